@@ -12,6 +12,32 @@ const FOLDS_COMPUTE_NOTHING = {
 const PHYSICAL_CLASS =
   '/(^|[\\s:])-?(ml|mr|pl|pr|left|right|border-l|border-r|rounded-(l|r|tl|tr|bl|br)|scroll-ml|scroll-mr)-[a-z0-9[]|(^|[\\s:])(text|float|clear)-(left|right)(\\s|$)/';
 
+/** No markup is put in, and no line of history is read without its upcasts. */
+const EVERYWHERE = [
+  {
+    selector: "JSXAttribute[name.name='dangerouslySetInnerHTML']",
+    message: 'Formatted text is kept as a document and rendered with React; markup is never put in.',
+  },
+  {
+    selector: "TSAsExpression > TSTypeReference[typeName.name='Batch']",
+    message: 'A line of the history is read by parseLine, which brings facts of earlier versions up to date.',
+  },
+];
+
+/** Text in the studio's components: between tags, in attributes that are read, and whole phrases anywhere. */
+const STUDIO_TEXT = [
+  'JSXText[value=/[A-Za-z]{2}/]',
+  'JSXAttribute[name.name=/^(aria-label|label|title|placeholder|alt|heading|hint|note|empty)$/] > Literal[value=/^(?!https:|[A-Z-]+$|[A-Z]-[0-9]).*[A-Za-z]{2}/]',
+  ':matches(JSXElement, JSXFragment) > JSXExpressionContainer > Literal[value=/[A-Za-z]{2}/]',
+  ':matches(JSXElement, JSXFragment) > JSXExpressionContainer > :matches(ConditionalExpression, LogicalExpression) > Literal[value=/[A-Za-z]{2}/]',
+  ':matches(JSXElement, JSXFragment) > JSXExpressionContainer > TemplateLiteral > TemplateElement[value.raw=/[A-Za-z]{2}/]',
+  'JSXAttribute[name.name=/^(aria-label|label|title|placeholder|name)$/] TemplateElement[value.raw=/[A-Za-z]{3}|: [a-z]/]',
+  ':not(NewExpression) > Literal[value=/^[A-Z][a-z’]+( [A-Za-z’]+)+[.!?…]?$/]',
+].map((selector) => ({
+  selector,
+  message: 'What the studio says stands in its catalogue: src/studio/words.',
+}));
+
 export default tseslint.config(
   {
     ignores: [
@@ -39,18 +65,14 @@ export default tseslint.config(
       '@typescript-eslint/require-await': 'off',
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { arguments: false } }],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', ignoreRestSiblings: true }],
-      'no-restricted-syntax': [
-        'error',
-        {
-          selector: "JSXAttribute[name.name='dangerouslySetInnerHTML']",
-          message: 'Formatted text is kept as a document and rendered with React; markup is never put in.',
-        },
-        {
-          selector: "TSAsExpression > TSTypeReference[typeName.name='Batch']",
-          message: 'A line of the history is read by parseLine, which brings facts of earlier versions up to date.',
-        },
-      ],
+      'no-restricted-syntax': ['error', ...EVERYWHERE],
     },
+  },
+  {
+    files: ['src/studio/**/*.ts', 'src/studio/**/*.tsx'],
+    // The names of the stages are keys as well.
+    ignores: ['src/studio/words/**', 'src/studio/frame/stages.ts'],
+    rules: { 'no-restricted-syntax': ['error', ...EVERYWHERE, ...STUDIO_TEXT] },
   },
   {
     files: ['src/studio/**'],

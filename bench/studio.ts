@@ -67,7 +67,7 @@ async function measure(served: Served, browser: BrowserContext, started: number)
   say(`  Narrowed before what is held small is read: ${ms(cold)}. Once it is:`);
   await page.waitForTimeout(4_000);
   say(
-    `  Narrowed to what was given back, with totals: ${ms(await ask(page, 'Select', 'Which orders', 'back'))}; to one month: ${ms(await ask(page, 'Select', 'When', '2026-01'))}; any again: ${ms(await ask(page, 'Select', 'Which orders', ''))}.`,
+    `  Narrowed to what was refunded, with totals: ${ms(await ask(page, 'Select', 'Which orders', 'back'))}; to one month: ${ms(await ask(page, 'Select', 'When', '2026-01'))}; any again: ${ms(await ask(page, 'Select', 'Which orders', ''))}.`,
   );
   await page.goto(`${served.base}/studio/deliver`);
   await page.locator('.sheet tbody tr').nth(5).waitFor();

@@ -53,19 +53,19 @@ try {
   await studio.getByLabel('Monthly: amount in EUR').focus();
   await shot(studio, 'price');
   await studio.getByRole('link', { name: /^Deliver/ }).click();
-  await studio.getByRole('link', { name: /^Given back/ }).click();
+  await studio.getByRole('link', { name: /^Refunded/ }).click();
   await studio.locator('.rows tbody tr').nth(1).click();
   await shot(studio, 'order');
   await studio.getByRole('link', { name: /^Past due/ }).click();
   await studio.locator('.rows tbody tr').first().click();
   await shot(studio, 'plans');
-  await studio.getByRole('link', { name: 'Everybody who bought' }).click();
+  await studio.getByRole('link', { name: 'All customers' }).click();
   await studio.locator('.rows tbody tr').nth(2).click();
   await shot(studio, 'people');
 
-  await studio.getByRole('link', { name: 'Days and weeks' }).click();
+  await studio.getByRole('link', { name: 'Calendar' }).click();
   await studio.locator('.sheet li button').first().click();
-  await studio.getByText('What they answered').waitFor();
+  await studio.getByText('Their answers').waitFor();
   await shot(studio, 'sessions');
 
   await lesson(await newPage(browser, { ...PHONE, colorScheme: 'dark' }), 'lesson-phone');
@@ -75,7 +75,7 @@ try {
   await visitor.waitForTimeout(300);
   await visitor.screenshot({ path: `${folder}/sales-page.png`, fullPage: true });
   await visitor.getByRole('link', { name: 'Get it now' }).click();
-  await visitor.getByLabel('E-mail').fill('tove@example.org');
+  await visitor.getByLabel('Email').fill('tove@example.org');
   await visitor.getByLabel('Name', { exact: true }).fill('Tove Marsh');
   await visitor.getByLabel(/^Add the wren/).check();
   await visitor.getByRole('button', { name: 'Pay €36.00 now' }).waitFor();
@@ -85,7 +85,7 @@ try {
 
   const phone = await newPage(browser, PHONE);
   await phone.goto(`${served.base}/the-sound-library/checkout`);
-  await phone.getByLabel('E-mail').fill('tove@example.org');
+  await phone.getByLabel('Email').fill('tove@example.org');
   await phone.getByLabel('Name', { exact: true }).fill('Tove Marsh');
   await phone.getByText('Sample cards for this test shop').click();
   await phone.getByRole('button', { name: 'Goes through', exact: true }).click();
@@ -97,7 +97,7 @@ try {
 
   const member = await newPage(browser, PHONE);
   await signIn(member, 'hedda.oriel@example.org');
-  await member.getByRole('link', { name: 'Go into The Hide' }).waitFor();
+  await member.getByRole('link', { name: 'Open The Hide' }).waitFor();
   await member.waitForTimeout(500);
   await member.screenshot({ path: `${folder}/member-phone.png`, fullPage: true });
 } finally {
@@ -118,7 +118,7 @@ async function lesson(page: Page, name: string): Promise<void> {
 async function booking(page: Page): Promise<void> {
   await signIn(page, 'birte.moraes@example.org');
   await page.getByRole('link', { name: 'Book a session' }).first().click();
-  await page.getByRole('heading', { name: 'Free times' }).waitFor();
+  await page.getByRole('heading', { name: 'Available times' }).waitFor();
   await page.locator('button[aria-pressed]').nth(3).click();
   await page.waitForTimeout(500);
   await page.screenshot({ path: `${folder}/booking-phone.png` });
@@ -138,7 +138,7 @@ async function signIn(page: Page, address: string): Promise<void> {
 /** What is offered after payment, as somebody who has just paid meets it. */
 async function offerPicture(page: Page): Promise<void> {
   await page.goto(`${served.base}/wren-sound-cards/checkout`);
-  await page.getByLabel('E-mail').fill('ilmar@example.org');
+  await page.getByLabel('Email').fill('ilmar@example.org');
   await page.getByLabel('Name', { exact: true }).fill('Ilmar Oriel');
   await page.getByText('Sample cards for this test shop').click();
   await page.getByRole('button', { name: 'Goes through', exact: true }).click();

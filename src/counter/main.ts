@@ -39,7 +39,7 @@ export async function serve(overrides: Partial<CounterOptions> & Pick<CounterOpt
   const { context } = counter;
   const say = (line: string): void => void process.stdout.write(`${line}\n`);
   for (const problem of context.problems) say(`History: ${problem.sentence}`);
-  if (context.standsStill) say('The shop stands still: nothing is sold until its owner has answered in the studio.');
+  if (context.standsStill) say('The shop is paused: nothing is sold until its owner has answered in the studio.');
   if (Object.values(context.outside.payments).every((way) => way === null))
     say('No payment service is connected, so no money can move. Name one in KEEL_PAYMENTS.');
   if (context.outside.mail === null) say('No mail service is connected, so mails wait. Name one in KEEL_MAIL.');

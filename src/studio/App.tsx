@@ -10,6 +10,8 @@ import { Fetched } from './frame/Fetched';
 import { fetchAhead } from './frame/parts';
 import { PLACES } from './places';
 import { Today } from './today/Today';
+import { studioWords } from '#say/studio';
+const say = studioWords.app;
 
 type Opening = 'opening' | 'open' | { problem: string };
 
@@ -44,7 +46,7 @@ async function open(): Promise<Opening> {
     return 'open';
   } catch (error) {
     return {
-      problem: error instanceof TypeError ? 'The shop is not reached.' : 'This window is not connected to the shop.',
+      problem: error instanceof TypeError ? say.shopCanTReached : say.windowNotConnectedShop,
     };
   }
 }
@@ -66,7 +68,7 @@ function Opened() {
           <Route
             key={path}
             path={path}
-            element={<Fetched fetch={fetch} props={{ draft }} what={`the sheet ${name}`} />}
+            element={<Fetched fetch={fetch} props={{ draft }} what={say.theSheet(name)} />}
           />
         ))}
       </Routes>

@@ -12,8 +12,8 @@ const PHONE = { viewport: { width: 390, height: 844 }, bypassCSP: true, acceptDo
 /** From wherever a path begins to its thank-you page, declining what is offered on the way, and fetches a file. */
 async function walk(page: Page, n: number): Promise<void> {
   const button = page.getByRole('link', { name: 'Get it now' });
-  if ((await page.getByLabel('E-mail').count()) === 0) await button.first().click();
-  await page.getByLabel('E-mail').fill(`walker-${n}@example.org`);
+  if ((await page.getByLabel('Email').count()) === 0) await button.first().click();
+  await page.getByLabel('Email').fill(`walker-${n}@example.org`);
   await page.getByLabel('Name', { exact: true }).fill('Sefa Brook');
   await page.getByText('Sample cards for this test shop').click();
   await page.getByRole('button', { name: 'Goes through', exact: true }).click();
@@ -39,11 +39,11 @@ test('each is made, published, walked, bought and delivered', async () => {
     await studio
       .getByLabel('What it sells', { exact: true })
       .selectOption({ label: 'Dawn field pack: €24.00 · €68.00 · 3 × €9.00 monthly' });
-    await studio.getByRole('button', { name: new RegExp(`^Begin like this ?: ${sentence}$`) }).click();
+    await studio.getByRole('button', { name: new RegExp(`^Create path ?: ${sentence}$`) }).click();
     const address = studio.getByLabel('Address', { exact: true });
     await address.waitFor();
     addresses.push(await address.inputValue());
-    await studio.getByText('Nothing missing').waitFor();
+    await studio.getByText('Ready to publish').waitFor();
   }
   expect(await axeFindings(studio)).toEqual([]);
   await publish(studio);

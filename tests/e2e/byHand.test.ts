@@ -20,14 +20,14 @@ test('made, sold together on a phone, asked where to, sent with its number, done
   await make(/An item sent by post/, 'Field cards');
   await studio.getByRole('button', { name: 'Set a price' }).click();
   await studio.getByLabel('Field cards: amount in EUR').fill('30');
-  await studio.getByRole('button', { name: 'sending by post' }).click();
+  await studio.getByRole('button', { name: 'delivery' }).click();
   await studio
-    .getByLabel('price: sending', { exact: true })
-    .or(studio.getByLabel(/: sending$/))
+    .getByLabel('price: delivery', { exact: true })
+    .or(studio.getByLabel(/: delivery$/))
     .first()
     .fill('9.00');
-  await studio.getByLabel(/: another country$/).selectOption('DE');
-  await studio.getByLabel(/: sending to Germany$/).fill('4.00');
+  await studio.getByLabel(/: a different price for a country$/).selectOption('DE');
+  await studio.getByLabel(/: delivery to Germany$/).fill('4.00');
   expect(await axeFindings(studio)).toEqual([]);
   await make(/Work you do by hand/, 'A recording heard through');
   await studio.getByRole('textbox', { name: 'What happens next' }).fill('Send me your recording, and wait a week.');
@@ -60,11 +60,11 @@ test('made, sold together on a phone, asked where to, sent with its number, done
   await phone.getByRole('checkbox').check();
   await phone.getByText('Where shall we send it?').waitFor();
   await phone.getByLabel('Send to').selectOption('DE');
-  await phone.getByText('of which €4.00 for sending to Germany').waitFor();
+  await phone.getByText('of which €4.00 for delivery to Germany').waitFor();
   expect(await axeFindings(phone)).toEqual([]);
   await fillCheckout(phone, ['Ada Reed', 'ada@example.org']);
   await phone.getByRole('button', { name: 'Pay €74.00 now' }).click();
-  await phone.getByText('This is needed, or it does not arrive.').first().waitFor();
+  await phone.getByText('Please fill this in, or the parcel can’t be delivered.').first().waitFor();
   await phone.getByLabel('Street and number').fill('Am Deich 7');
   await phone.getByLabel('Postcode').fill('26721');
   await phone.getByLabel('Town').fill('Emden');
@@ -78,28 +78,28 @@ test('made, sold together on a phone, asked where to, sent with its number, done
   await studio.getByText('Am Deich 7').waitFor();
   expect(await axeFindings(studio)).toEqual([]);
   const saved = studio.waitForEvent('download');
-  await studio.getByRole('button', { name: 'Save the list as a file' }).click();
+  await studio.getByRole('button', { name: 'Export as CSV' }).click();
   expect((await saved).suggestedFilename()).toBe('To send.csv');
-  await studio.getByLabel('Its number').fill('LX 17');
+  await studio.getByLabel('Tracking number').fill('LX 17');
   await studio.getByRole('button', { name: 'Mark it as sent' }).click();
   await studio.getByText('number LX 17', { exact: false }).waitFor();
   await studio.getByRole('list', { name: 'To do' }).getByRole('button').click();
-  await studio.getByLabel('What they read with it').fill('I hear a wren.');
+  await studio.getByLabel('Message to the customer').fill('I hear a wren.');
   await studio.getByRole('button', { name: 'Mark it as done' }).click();
   await studio.getByText('“I hear a wren.”').waitFor();
-  await studio.getByText('Nothing waits for you.').waitFor();
+  await studio.getByText('Nothing to do or to send.').waitFor();
 
   await signInByLetter(phone, open, 'ada@example.org', 'A recording heard through is ready for you');
-  await phone.getByRole('link', { name: 'How it stands' }).first().waitFor();
+  await phone.getByRole('link', { name: 'Status' }).first().waitFor();
   for (const [title, reads] of [
     ['Field cards', 'Number LX 17'],
     ['A recording heard through', 'Send me your recording, and wait a week.'],
   ] as const) {
-    await phone.getByRole('listitem').filter({ hasText: title }).getByRole('link', { name: 'How it stands' }).click();
+    await phone.getByRole('listitem').filter({ hasText: title }).getByRole('link', { name: 'Status' }).click();
     await phone.getByRole('heading', { name: title }).waitFor();
     await phone.getByText(reads, { exact: false }).waitFor();
     expect(await axeFindings(phone)).toEqual([]);
-    await phone.getByRole('link', { name: 'Back to everything of yours' }).click();
+    await phone.getByRole('link', { name: 'Back to your library' }).click();
   }
   expect(complaints).toEqual([]);
 });

@@ -57,7 +57,7 @@ test('made, sold, one date sold out, moved, money taken back, joined at its time
   await york.waitForURL('**/thanks');
   await tokyo.getByRole('radio', { name: /^Thursday 18 June 2026, 21:00/ }).check();
   await payOn(tokyo, ['Emi Waters', 'emi@example.org']);
-  await tokyo.getByRole('alert').getByText('That date has no seat left', { exact: false }).waitFor();
+  await tokyo.getByRole('alert').getByText('That date is full', { exact: false }).waitFor();
   await tokyo.getByText('no seat left', { exact: true }).waitFor();
   expect(await tokyo.getByRole('radio', { name: /^Thursday 18 June/ }).isDisabled()).toBe(true);
   expect(await tokyo.getByRole('radio', { name: /^Thursday 25 June/ }).isChecked()).toBe(true);
@@ -71,22 +71,22 @@ test('made, sold, one date sold out, moved, money taken back, joined at its time
 
   // ---- the seller moves the second date: whom it tells and what it offers stands there before
   await studio.getByRole('link', { name: /^Deliver/ }).click();
-  await studio.getByRole('link', { name: 'Days and weeks' }).click();
-  await studio.getByRole('link', { name: 'The week after' }).click();
+  await studio.getByRole('link', { name: 'Calendar' }).click();
+  await studio.getByRole('link', { name: 'Next week' }).click();
   await studio.getByRole('button', { name: /Owls by ear class 1 of 5 seats/ }).click();
-  await studio.getByRole('list', { name: 'Who has a seat' }).getByText('Emi Waters').waitFor();
-  await studio.getByRole('button', { name: 'Move it …' }).click();
-  await studio.getByText('1 person is told by mail', { exact: false }).waitFor();
+  await studio.getByRole('list', { name: 'Attendees' }).getByText('Emi Waters').waitFor();
+  await studio.getByRole('button', { name: 'Move …' }).click();
+  await studio.getByText('1 person gets an email', { exact: false }).waitFor();
   expect(await axeFindings(studio)).toEqual([]);
   await studio.getByLabel('To which day').fill('2026-06-26');
-  await studio.getByRole('button', { name: 'Move it', exact: true }).click();
-  await studio.getByText('Moved. 1 person hears of it by mail.').waitFor();
+  await studio.getByRole('button', { name: 'Move', exact: true }).click();
+  await studio.getByText('Moved. 1 person is notified by email.').waitFor();
   await tokyo.reload();
   await tokyo.getByText('This date was moved.', { exact: false }).waitFor();
-  await tokyo.getByRole('button', { name: 'Take €24.00 back' }).click();
-  await tokyo.getByText('goes back to the card it was paid with', { exact: false }).waitFor();
-  await tokyo.getByRole('button', { name: 'Yes, give it back to me' }).click();
-  await tokyo.getByText('Your money is on its way back.', { exact: false }).waitFor();
+  await tokyo.getByRole('button', { name: 'Get a refund of €24.00' }).click();
+  await tokyo.getByText('is refunded to the card it was paid with', { exact: false }).waitFor();
+  await tokyo.getByRole('button', { name: 'Yes, refund me' }).click();
+  await tokyo.getByText('Your refund is on its way.', { exact: false }).waitFor();
   await studio.getByText('Nobody yet.').waitFor();
 
   // ---- near its time it is joined; afterwards the seller says who was there
@@ -99,12 +99,12 @@ test('made, sold, one date sold out, moved, money taken back, joined at its time
   await york.getByRole('heading', { name: /^Owls by ear, in / }).waitFor();
   await studio.getByRole('button', { name: '1 day' }).click();
   await studio.getByRole('link', { name: /^Deliver/ }).click();
-  await studio.getByRole('link', { name: 'Days and weeks' }).click();
-  await studio.getByRole('button', { name: /Owls by ear class over: who was there\?/ }).click();
-  await studio.getByRole('button', { name: 'It was held' }).click();
-  await studio.getByText('was there', { exact: true }).waitFor();
+  await studio.getByRole('link', { name: 'Calendar' }).click();
+  await studio.getByRole('button', { name: /Owls by ear class over: who attended\?/ }).click();
+  await studio.getByRole('button', { name: 'Save attendance' }).click();
+  await studio.getByText('attended', { exact: true }).waitFor();
   await studio.getByRole('button', { name: /Owls by ear class full, 1 seat/ }).waitFor();
-  // What was sold and given back is counted like everything.
+  // What was sold and refunded is counted like everything.
   await studio.getByRole('link', { name: 'Noa Fields' }).or(studio.getByText('Noa Fields')).first().waitFor();
   expect([complaints, ...phoneComplaints].flat().filter((c) => !c.includes('409'))).toEqual([]);
 });

@@ -13,7 +13,7 @@ const CAPTIONS = 'WEBVTT\n\n00:00.000 --> 00:02.000\nA trill, a pause, a trill.\
 
 async function makeLesson(studio: Page, module: string, title: string): Promise<void> {
   await studio.getByRole('button', { name: `Add a lesson to ${module}` }).click();
-  await studio.getByRole('region', { name: module }).getByRole('link', { name: 'Without a title' }).click();
+  await studio.getByRole('region', { name: module }).getByRole('link', { name: 'Untitled' }).click();
   await studio.getByLabel('Title of the lesson').fill(title);
 }
 
@@ -21,7 +21,7 @@ async function makeLesson(studio: Page, module: string, title: string): Promise<
 async function buyOn(phone: Page, address: string, [name, mail]: [string, string], pays: string): Promise<void> {
   await phone.goto(`${open.served.base}/${address}`);
   await phone.getByRole('link', { name: 'Get it now' }).click();
-  await phone.getByLabel('E-mail').fill(mail);
+  await phone.getByLabel('Email').fill(mail);
   await phone.getByLabel('Name', { exact: true }).fill(name);
   await phone.getByText('Sample cards for this test shop').click();
   await phone.getByRole('button', { name: 'Goes through', exact: true }).click();
@@ -48,42 +48,42 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
   await studio.getByRole('link', { name: 'A course of lessons' }).click();
   await studio.waitForFunction(() => document.activeElement?.getAttribute('aria-label') === 'Title');
   await studio.keyboard.type('Hearing Wrens');
-  await studio.getByRole('button', { name: 'Begin with a module' }).click();
+  await studio.getByRole('button', { name: 'Start with a module' }).click();
   await studio.getByLabel('Title of module 1').fill('Week 1');
   await studio.getByRole('button', { name: 'Add a module' }).click();
   await studio.getByLabel('Title of module 2').fill('Week 2');
-  await studio.getByLabel('How the course opens', { exact: true }).selectOption('every');
+  await studio.getByLabel('How the course unlocks', { exact: true }).selectOption('every');
 
   await makeLesson(studio, 'Week 1', 'Why wrens are loud');
-  await studio.getByLabel('Who may read it').selectOption('sample');
+  await studio.getByLabel('Who can read it').selectOption('sample');
   await studio.getByRole('button', { name: 'text', exact: true }).click();
   await studio.getByRole('textbox', { name: 'Text 1' }).click();
   await studio.keyboard.type('A small bird with a large voice.');
-  const add = studio.getByLabel('Add a picture, sound, film or file');
+  const add = studio.getByLabel('Add a picture, audio, video or file');
   await add.setInputFiles(CALL);
-  await studio.getByLabel('Title of sound 2').fill('Trill, pause, trill');
-  const captions = studio.getByLabel('Add captions to sound 2');
+  await studio.getByLabel('Title of audio 2').fill('Trill, pause, trill');
+  const captions = studio.getByLabel('Add captions to audio 2');
   await captions.setInputFiles({ name: 'trill.de.vtt', mimeType: 'text/vtt', buffer: Buffer.from('no captions') });
   await studio.getByText('its first line has to be WEBVTT', { exact: false }).waitFor();
   await captions.setInputFiles({ name: 'trill.de.vtt', mimeType: 'text/vtt', buffer: Buffer.from(CAPTIONS) });
-  expect(await studio.getByLabel('Language of captions 1 of sound 2').inputValue()).toBe('de');
+  expect(await studio.getByLabel('Language of captions 1 of audio 2').inputValue()).toBe('de');
   expect(await axeFindings(studio)).toEqual([]);
 
   await studio.getByRole('link', { name: 'All of Hearing Wrens' }).click();
   await makeLesson(studio, 'Week 1', 'Five calls');
-  await studio.getByRole('button', { name: 'Ask questions at the end' }).click();
+  await studio.getByRole('button', { name: 'Add questions at the end' }).click();
   await studio.getByText('Question 1 has no words.', { exact: true }).waitFor();
   await studio.getByLabel('Question 1', { exact: true }).fill('Which one has the pause?');
   await studio.getByLabel('Answer 1 to question 1', { exact: true }).fill('The trill');
   await studio.getByLabel('Answer 2 to question 1', { exact: true }).fill('The alarm');
-  await studio.getByLabel('Said after question 1').fill('The pause is where the phrase turns.');
-  await studio.getByLabel('Add a picture, sound, film or file').setInputFiles('demo/course/trill-pause-trill.webm');
+  await studio.getByLabel('Explanation for question 1').fill('The pause is where the phrase turns.');
+  await studio.getByLabel('Add a picture, audio, video or file').setInputFiles('demo/course/trill-pause-trill.webm');
   const still = { name: 'still.png', mimeType: 'image/png', buffer: await studio.screenshot() };
-  await studio.getByLabel('Picture before film 1 plays').setInputFiles(still);
-  await studio.getByRole('button', { name: 'Take out the picture before film 1 plays' }).waitFor();
+  await studio.getByLabel('Cover picture of video 1').setInputFiles(still);
+  await studio.getByRole('button', { name: 'Remove the cover picture of video 1' }).waitFor();
   await studio.getByRole('link', { name: 'All of Hearing Wrens' }).click();
   // Many at once: a lesson for each file.
-  await studio.getByLabel('Lessons of Week 2 from files').setInputFiles([
+  await studio.getByLabel('Lessons for Week 2 from files').setInputFiles([
     { ...CALL, name: 'At night.wav' },
     { ...CALL, name: 'In the reeds.wav', buffer: tone(3) },
   ]);
@@ -93,7 +93,7 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
   await grip.focus();
   await studio.keyboard.press('ArrowUp');
   await studio.getByRole('region', { name: 'Week 1' }).getByRole('link', { name: 'At night' }).waitFor();
-  await studio.getByLabel('Choose At night').check();
+  await studio.getByLabel('Select At night').check();
   await studio.getByRole('button', { name: 'to Week 2', exact: true }).click();
   await studio.getByRole('region', { name: 'Week 2' }).getByRole('link', { name: 'At night' }).waitFor();
   // By pointer, above the other.
@@ -136,12 +136,12 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
   const phone = await newPage(open.browser, PHONE);
   const phoneComplaints = complaintsOf(phone);
   await buyOn(phone, 'hearing-wrens', ['Tove Marsh', 'tove@example.org'], 'Pay €64.00 now');
-  await phone.getByRole('link', { name: 'Begin with the first lesson' }).click();
-  await phone.getByText('The link in your receipt signs you in', { exact: false }).waitFor();
+  await phone.getByRole('link', { name: 'Start with the first lesson' }).click();
+  await phone.getByText('Sign in with the link in your receipt', { exact: false }).waitFor();
   await signInBy(phone, /Your order: Hearing Wrens/);
   await phone.getByText('0 of 4 done').waitFor();
   expect(await axeFindings(phone)).toEqual([]);
-  await phone.getByRole('link', { name: 'Begin: Why wrens are loud' }).click();
+  await phone.getByRole('link', { name: 'Start: Why wrens are loud' }).click();
   await phone.getByText('A small bird with a large voice.').waitFor();
   expect(await axeFindings(phone)).toEqual([]);
   // Nothing is wider than the phone.
@@ -153,7 +153,7 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
   });
   await phone.reload({ waitUntil: 'commit' });
   await phone.getByLabel('My notes').fill('1:12 the pause!');
-  await phone.getByText('Kept', { exact: true }).waitFor();
+  await phone.getByText('Saved', { exact: true }).waitFor();
   await phone.unroute('**/*');
   // Changed in the middle while the line is slow: said once, not twice.
   await phone.route('**/notes', async (route) => {
@@ -168,7 +168,7 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
   );
   await phone.getByLabel('My notes').fill('1:12 the pause!');
   await last;
-  await phone.getByText('Kept', { exact: true }).waitFor();
+  await phone.getByText('Saved', { exact: true }).waitFor();
   await phone.unroute('**/notes');
   // The sound plays to its end, is asked for in parts, and its place is told.
   await phone.evaluate(() => document.querySelector('audio')?.play());
@@ -177,33 +177,33 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
   // ---- the line drops: what was done is kept here, and sent once it is back
   await phone.context().setOffline(true);
   await phone.getByRole('button', { name: 'Done, on to Five calls' }).click();
-  await phone.getByText('There is no line at the moment.', { exact: false }).waitFor();
+  await phone.getByText('You’re offline.', { exact: false }).waitFor();
   const sent = phone.waitForResponse((response) => response.url().endsWith('/done') && response.ok());
   await phone.context().setOffline(false);
   await sent;
   await phone.reload();
   await phone.getByText('1 of 4 done').first().waitFor({ state: 'attached' });
   expect(await phone.getByLabel('My notes').inputValue()).toBe('1:12 the pause!');
-  await phone.getByRole('link', { name: 'On: Five calls' }).click();
+  await phone.getByRole('link', { name: 'Next: Five calls' }).click();
   const poster = await phone.waitForFunction(() => document.querySelector('video')?.poster);
   expect((await phone.request.get(String(await poster.jsonValue()))).headers()['content-type']).toContain('image/');
 
   // ---- the questions: wrong, then right
   await phone.getByRole('button', { name: 'Answer', exact: true }).click();
-  await phone.getByText('Every question wants an answer.').waitFor();
+  await phone.getByText('Please answer every question.').waitFor();
   await phone.getByLabel('The alarm').check();
   await phone.getByRole('button', { name: 'Answer', exact: true }).click();
-  await phone.getByText('0 of 1 right: not passed yet.', { exact: false }).waitFor();
+  await phone.getByText('0 of 1 correct: not passed yet.', { exact: false }).waitFor();
   await phone.getByText('The pause is where the phrase turns.', { exact: false }).waitFor();
   await phone.getByRole('button', { name: 'Try again' }).click();
   await phone.getByLabel('The trill').check();
   await phone.getByRole('button', { name: 'Answer', exact: true }).click();
-  await phone.getByText('Passed: 1 of 1 right.').waitFor();
+  await phone.getByText('Passed: 1 of 1 correct.').waitFor();
 
   // ---- a week has to go by for the rest; a stranger reads the sample and nothing else
   await phone.getByRole('link', { name: 'All lessons' }).click();
   await phone
-    .getByText(/^opens /)
+    .getByText(/^unlocks /)
     .first()
     .waitFor();
   expect(await phone.getByRole('link', { name: 'At night' }).count()).toBe(0);
@@ -223,17 +223,17 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
 
   // ---- the seller opens everything at once: what was done stays done
   await studio.getByRole('link', { name: 'Make', exact: true }).click();
-  await studio.getByLabel('How the course opens', { exact: true }).selectOption('as-around');
-  await studio.getByLabel('What members get who finish').selectOption('certificate');
+  await studio.getByLabel('How the course unlocks', { exact: true }).selectOption('as-around');
+  await studio.getByLabel('What members get when they finish').selectOption('certificate');
   await publish(studio);
   await phone.goto(`${open.served.base}/member/`);
-  await phone.getByRole('link', { name: 'Go on: In the reeds' }).waitFor();
+  await phone.getByRole('link', { name: 'Continue: In the reeds' }).waitFor();
   expect(await axeFindings(phone, 'colours')).toEqual([]);
-  await phone.getByRole('link', { name: 'Go on: In the reeds' }).click();
+  await phone.getByRole('link', { name: 'Continue: In the reeds' }).click();
   await phone.getByRole('button', { name: /^Done, on to/ }).click();
   await phone.getByRole('heading', { name: 'At night' }).waitFor();
   await phone.getByRole('button', { name: 'Done', exact: true }).click();
-  await phone.getByText('That was the last one: everything is done.').waitFor();
+  await phone.getByText('You have finished the course.').waitFor();
   await phone.goto(`${open.served.base}/member/course/${sample}`);
   const paper = await phone.getByRole('link', { name: 'Certificate (PDF)' }).getAttribute('href');
   const pdf = await phone.request.get(`${open.served.base}${paper ?? ''}`);
@@ -243,24 +243,24 @@ test('a course is made, sold, read on a phone, answered and finished', async () 
   await studio.getByRole('complementary').getByRole('button', { name: 'Close' }).click();
   await studio.getByText('1 finished.', { exact: false }).waitFor();
   await studio.getByRole('link', { name: 'Deliver', exact: true }).click();
-  await studio.getByRole('link', { name: 'Everybody who bought' }).click();
-  await studio.getByText('Give somebody access …').click();
+  await studio.getByRole('link', { name: 'All customers' }).click();
+  await studio.getByText('Give someone access …').click();
   const list = 'E-mail;Name\r\nada@example.org;Ada Zoë\r\nnot an address;X\r\nADA@example.org;Ada\r\n';
   await studio
-    .getByLabel('People from a CSV')
+    .getByLabel('People from a CSV file')
     .setInputFiles({ name: 'old shop.csv', mimeType: 'text/csv', buffer: Buffer.from(list, 'latin1') });
-  await studio.getByLabel('Why it is given').fill('the old shop');
-  await studio.getByRole('button', { name: 'See what becomes of it' }).click();
-  await studio.getByText('1 somebody new, 1 twice in the list, 1 cannot be given.').waitFor();
+  await studio.getByLabel('Reason (optional)').fill('the old shop');
+  await studio.getByRole('button', { name: 'Preview', exact: true }).click();
+  await studio.getByText('1 new customer, 1 twice in the list, 1 not possible.').waitFor();
   expect(await axeFindings(studio)).toEqual([]);
-  await studio.getByRole('button', { name: 'Give it to 1 person' }).click();
-  await studio.getByText('Given to 1 person.').waitFor();
+  await studio.getByRole('button', { name: 'Give access to 1 person' }).click();
+  await studio.getByText('Gave access to 1 person.').waitFor();
   await studio.getByRole('link', { name: 'Search', exact: true }).click();
   await studio.getByLabel('Search everything').fill('Zoë');
   await studio.getByRole('link', { name: /Ada Zoë/ }).click();
   await studio.getByText('(the old shop)', { exact: false }).waitFor();
-  await studio.getByText('Another last day for Hearing Wrens, or its end …').click();
-  await studio.getByRole('button', { name: 'Withdraw Hearing Wrens' }).click();
+  await studio.getByText('Change or end access to Hearing Wrens …').click();
+  await studio.getByRole('button', { name: 'Withdraw access to Hearing Wrens' }).click();
   await studio.getByText('withdrawn', { exact: false }).first().waitFor();
   expect([...complaints, ...phoneComplaints.filter((c) => !c.includes('ERR_INTERNET_DISCONNECTED'))]).toEqual([]);
 });
@@ -283,10 +283,10 @@ test('a bundle of it and a file: made, bought once, each part opened by itself',
         .getByLabel('Add files')
         .setInputFiles({ name: 'Cards.txt', mimeType: 'text/plain', buffer: Buffer.from('six cards') });
   }
-  const into = studio.getByLabel('Put something into the bundle');
+  const into = studio.getByLabel('Add a product to the bundle');
   await into.selectOption({ label: 'Wren cards' });
   await into.selectOption({ label: 'Hearing Wrens' });
-  await studio.getByText('2 things').first().waitFor();
+  await studio.getByText('2 products').first().waitFor();
   expect(await axeFindings(studio)).toEqual([]);
   await studio.getByRole('button', { name: 'Set a price' }).click();
   await studio.getByLabel('All about wrens: amount in EUR').fill('70');
@@ -299,7 +299,7 @@ test('a bundle of it and a file: made, bought once, each part opened by itself',
   const phone = await newPage(open.browser, PHONE);
   await buyOn(phone, 'all-wrens', ['Ilmar Sedge', 'ilmar@example.org'], 'Pay €70.00 now');
   await phone.getByRole('link', { name: 'Download Cards.txt' }).waitFor();
-  await phone.getByRole('link', { name: 'Begin with the first lesson' }).click();
+  await phone.getByRole('link', { name: 'Start with the first lesson' }).click();
   await phone.getByRole('link', { name: 'Why wrens are loud' }).click();
   await phone.getByText('A small bird with a large voice.').waitFor();
   expect(complaints).toEqual([]);
@@ -314,12 +314,12 @@ test('a membership with both in it and a post: made, joined on a phone; what is 
   await studio.getByRole('button', { name: 'A membership' }).click();
   await studio.waitForFunction(() => document.activeElement?.getAttribute('aria-label') === 'Title');
   await studio.keyboard.type('The Hide');
-  const into = studio.getByLabel('Put something into the membership');
+  const into = studio.getByLabel('Add a product to the membership');
   await into.selectOption({ label: 'Wren cards' });
   await into.selectOption({ label: 'Hearing Wrens' });
-  await studio.getByLabel('How what is in it opens').selectOption('every');
-  await studio.getByLabel('How what is in it opens: days, weeks or months').selectOption('month');
-  await studio.getByLabel('When Hearing Wrens opens', { exact: true }).selectOption('at-once');
+  await studio.getByLabel('How the included products unlock').selectOption('every');
+  await studio.getByLabel('How the included products unlock: days, weeks or months').selectOption('month');
+  await studio.getByLabel('When Hearing Wrens unlocks', { exact: true }).selectOption('at-once');
   await studio.getByRole('button', { name: 'Write a post' }).click();
   await studio.getByLabel('Title of the post').fill('The door is open');
   await studio.getByRole('button', { name: 'text', exact: true }).click();
@@ -327,7 +327,7 @@ test('a membership with both in it and a post: made, joined on a phone; what is 
   await studio.keyboard.type('Sit down, it is dry inside.');
   expect(await axeFindings(studio)).toEqual([]);
   await studio.getByRole('link', { name: 'All of The Hide' }).click();
-  await studio.getByText('2 things, one every month, 1 post').first().waitFor();
+  await studio.getByText('2 products, one every month, 1 post').first().waitFor();
   await studio.getByRole('button', { name: 'Set a price' }).click();
   await studio.getByLabel('The Hide: how it is paid').selectOption('subscription');
   await studio.getByLabel('The Hide: amount in EUR').fill('9');
@@ -341,11 +341,11 @@ test('a membership with both in it and a post: made, joined on a phone; what is 
   const phone = await newPage(open.browser, PHONE);
   const phoneComplaints = complaintsOf(phone);
   await buyOn(phone, 'the-hide', ['Saskia Alder', 'saskia@example.org'], 'Pay €9.00 now');
-  await phone.getByRole('link', { name: 'Go in' }).click();
+  await phone.getByRole('link', { name: 'Open', exact: true }).click();
   await phone.getByRole('link', { name: 'The door is open' }).click();
   await phone.getByText('Sit down, it is dry inside.').waitFor();
   await signInBy(phone, /Your order: The Hide/);
-  await phone.getByRole('link', { name: 'Go into The Hide' }).click();
+  await phone.getByRole('link', { name: 'Open The Hide' }).click();
   await phone.getByRole('link', { name: 'Hearing Wrens' }).waitFor();
   expect(await axeFindings(phone)).toEqual([]);
   const file = (await phone.getByRole('link', { name: 'Cards.txt' }).getAttribute('href')) ?? '';
@@ -361,12 +361,12 @@ test('a membership with both in it and a post: made, joined on a phone; what is 
   await studio.getByRole('link', { name: 'The door is open' }).click();
   await studio.getByLabel('Title of the post').waitFor();
   await studio.getByRole('link', { name: /^The Hide/ }).click();
-  await studio.getByRole('button', { name: 'Take out Wren cards' }).click();
+  await studio.getByRole('button', { name: 'Remove Wren cards' }).click();
   await studio.getByRole('button', { name: 'Publish 1 change' }).click();
-  await studio.getByText('it closes for 1 person who has it open now', { exact: false }).waitFor();
+  await studio.getByText('access closes for 1 member who can open it now', { exact: false }).waitFor();
   expect(await axeFindings(studio)).toEqual([]);
   await studio.getByRole('complementary').getByRole('button', { name: 'Publish 1 change' }).click();
-  await studio.getByText('Published. Buyers see it now.').waitFor();
+  await studio.getByText('Published. Buyers see the changes now.').waitFor();
   expect((await phone.request.get(`${open.served.base}${file}`)).status()).toBe(403);
   expect([...complaints, ...phoneComplaints]).toEqual([]);
 });

@@ -14,12 +14,12 @@ test('another design of a page, shown to half of the visitors, the same each tim
     .getByRole('link', { name: /^Wren sound cards/ })
     .first()
     .click();
-  await studio.getByRole('button', { name: 'Try another design of this page' }).click();
-  const two = studio.getByRole('group', { name: 'Two designs of this page' });
-  await two.getByLabel('Two designs of this page: share that sees the other').waitFor();
+  await studio.getByRole('button', { name: 'Test another version of this page' }).click();
+  const two = studio.getByRole('group', { name: 'A/B test of this page' });
+  await two.getByLabel('A/B test of this page: share that sees version B').waitFor();
   expect(await axeFindings(studio)).toEqual([]);
-  await two.getByRole('link', { name: 'the other' }).click();
-  await studio.getByText('The other of two designs: only some see it.').waitFor();
+  await two.getByRole('link', { name: 'version B' }).click();
+  await studio.getByText('The other version in an A/B test: only some visitors see it.').waitFor();
   await studio.getByRole('textbox', { name: 'Headline' }).first().fill('Hear the wren at last');
   await publish(studio);
 
@@ -41,8 +41,8 @@ test('another design of a page, shown to half of the visitors, the same each tim
     .getByRole('link', { name: /^Wren sound cards/ })
     .first()
     .click();
-  await two.getByText(/Too few to say anything yet/).waitFor();
-  await two.getByRole('button', { name: 'End it, take the other' }).click();
+  await two.getByText(/Not enough visitors yet to tell/).waitFor();
+  await two.getByRole('button', { name: 'End test, use version B' }).click();
   await publish(studio);
   for (let n = 0; n < 3; n += 1) {
     const page = await newPage(open.browser, PHONE);

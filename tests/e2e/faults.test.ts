@@ -22,7 +22,7 @@ async function switches(to: object): Promise<void> {
 
 async function fillIn(page: Page, address: string, card: string): Promise<void> {
   await page.goto(`${open.served.base}/wren-sound-cards/checkout`);
-  await page.getByLabel('E-mail').fill(address);
+  await page.getByLabel('Email').fill(address);
   await page.getByLabel('Name', { exact: true }).fill('Ilmar Oriel');
   await page.getByText('Sample cards for this test shop').click();
   await page.getByRole('button', { name: card, exact: true }).click();
@@ -45,7 +45,7 @@ test('the bank asks: given on its page, and the checkout goes on by itself; decl
     if (expected === 'offer') await page.waitForURL('**/offer');
     else {
       await page.getByText('you declined it at your bank. Nothing was charged', { exact: false }).waitFor();
-      expect(await page.getByLabel('E-mail').inputValue()).toBe('bank-refused@example.org');
+      expect(await page.getByLabel('Email').inputValue()).toBe('bank-refused@example.org');
     }
   }
 });
@@ -63,7 +63,7 @@ test('reload and back while the bank is being asked: told not to pay again, then
   await pay(page);
   await page.waitForTimeout(600);
   await page.reload();
-  await page.getByText('We are asking your bank. Do not pay again.', { exact: false }).waitFor();
+  await page.getByText('We are asking your bank. Please don’t pay again.', { exact: false }).waitFor();
   expect(await page.getByRole('button', { name: 'One moment …' }).isDisabled()).toBe(true);
   await page.waitForURL('**/offer');
   await switches({ holdAnswerMs: 0 });
@@ -83,14 +83,14 @@ test('what is typed before the script has come counts: address, price, country, 
     await route.continue();
   });
   await page.goto(`${open.served.base}/dawn-field-pack/checkout`, { waitUntil: 'commit' });
-  await page.getByLabel('E-mail').fill('early@example.org');
+  await page.getByLabel('Email').fill('early@example.org');
   await page.getByRole('radio', { name: /For a class/ }).check();
   await page.getByLabel('Country').selectOption('NL');
   await page.getByLabel('VAT number (businesses only)').fill('NL004495445B01');
   await page.getByLabel(/^Add the wren/).check();
   // Nothing would hear a press yet: the button waits, and Enter does not send away what was typed.
   expect(await page.getByRole('button', { name: /^Pay / }).isDisabled()).toBe(true);
-  await page.getByLabel('E-mail').press('Enter');
+  await page.getByLabel('Email').press('Enter');
   // Opened before anybody hears of it: what is in it comes all the same.
   await page.getByText('Sample cards for this test shop').click();
   letGo();
@@ -98,7 +98,7 @@ test('what is typed before the script has come counts: address, price, country, 
   await page.getByRole('button', { name: 'Pay €66.12 now' }).waitFor();
   await page.getByLabel('Name', { exact: true }).fill('Ilmar Oriel');
   await page.getByRole('button', { name: 'Goes through', exact: true }).click();
-  expect(await page.getByLabel('E-mail').inputValue()).toBe('early@example.org');
+  expect(await page.getByLabel('Email').inputValue()).toBe('early@example.org');
   await page.getByRole('button', { name: 'Pay €66.12 now' }).click();
   await page.waitForURL('**/thanks');
 });
@@ -109,7 +109,7 @@ test('a coupon typed and never asked for: Enter shows its sum first, and pays it
   await page.getByText('I have a coupon').click();
   await page.getByLabel('Coupon', { exact: true }).fill('reeds5');
   await page.getByLabel('Coupon', { exact: true }).press('Enter');
-  await page.getByText('What you typed changes what you pay. Nothing was charged yet', { exact: false }).waitFor();
+  await page.getByText('What you typed changes the price. Nothing has been charged yet', { exact: false }).waitFor();
   expect(await page.getByTestId('due-today').textContent()).toBe('€7.00');
   // One that does not work says so, and what is paid is the price without it.
   await page.getByLabel('Coupon', { exact: true }).fill('REEDS6');
@@ -117,7 +117,7 @@ test('a coupon typed and never asked for: Enter shows its sum first, and pays it
   await page.getByRole('button', { name: 'Pay €12.00 now' }).waitFor();
   expect(new URL(page.url()).pathname).toBe('/wren-sound-cards/checkout');
   await page.getByLabel('Coupon', { exact: true }).fill('reeds5');
-  await page.getByRole('button', { name: 'Use it' }).click();
+  await page.getByRole('button', { name: 'Apply' }).click();
   await page.getByRole('button', { name: 'Pay €7.00 now' }).click();
   await page.waitForURL('**/offer');
 });
@@ -131,7 +131,7 @@ test('the shop is lost from sight: the studio says so, keeps edits, and goes on 
     performance.getEntriesByType('resource').some(({ name }) => /RichEditor-.*\.js/.test(name)),
   );
   await open.served.stop('keep');
-  await page.getByText(/^Shop not reached since \d\d:\d\d\. Your edits are safe here\./).waitFor();
+  await page.getByText(/^Shop offline since \d\d:\d\d\. Your edits are safe here\./).waitFor();
   await page.getByRole('link', { name: 'Make', exact: true }).click();
   // Also what is loaded late does not take the window down with it.
   await page
@@ -139,15 +139,15 @@ test('the shop is lost from sight: the studio says so, keeps edits, and goes on 
     .or(page.getByText('could not be loaded', { exact: false }))
     .first()
     .waitFor();
-  await page.getByLabel('Promise, one line').fill('Typed while the shop was away');
+  await page.getByLabel('Short description').fill('Typed while the shop was away');
   await page.getByText(/^Saved on this computer \d/).waitFor();
   await page.getByRole('button', { name: 'Publish 1 change' }).click();
   await page.getByRole('complementary').getByRole('button', { name: 'Publish 1 change' }).click();
-  await page.getByText('The shop was not reached, so nothing was published.', { exact: false }).waitFor();
+  await page.getByText('The shop can’t be reached, so nothing was published.', { exact: false }).waitFor();
   open.served = await serveBuilt('demo', open.served.folder, new URL(open.served.base).port);
   await page.getByText('Shop online').waitFor();
   await page.reload();
-  expect(await page.getByLabel('Promise, one line').inputValue()).toBe('Typed while the shop was away');
+  expect(await page.getByLabel('Short description').inputValue()).toBe('Typed while the shop was away');
 });
 
 test('Enter before it is said what would happen does nothing: no money goes back, no day moves', async () => {
@@ -156,7 +156,7 @@ test('Enter before it is said what would happen does nothing: no money goes back
   page.on('request', (request) => {
     if (request.method() === 'POST') asked.push(new URL(request.url()).pathname);
   });
-  // Everything that is sent of these two but the questions themselves: what can be given back, and what would happen.
+  // Everything that is sent of these two but the questions themselves: what can be refunded, and what would happen.
   const acts = (): string[] =>
     asked.filter((path) => /\/(refunds|agreements)\b/.test(path) && !/\/(preview|left)$/.test(path));
   await page.goto(open.served.studio);
@@ -167,8 +167,8 @@ test('Enter before it is said what would happen does nothing: no money goes back
 
   await page.goto(`${new URL(page.url()).origin}/studio/deliver/orders?group=paid`);
   await page.locator('tr[data-row]', { hasText: 'Dawn field pack' }).filter({ hasText: '€24.00' }).first().click();
-  await page.getByRole('button', { name: 'Give money back …' }).click();
-  const back = page.getByLabel('Amount to give back for Dawn field pack');
+  await page.getByRole('button', { name: 'Refund …' }).click();
+  const back = page.getByLabel('Amount to refund for Dawn field pack');
   await back.fill('5.00');
   await back.press('Enter');
   expect(await page.getByRole('button', { name: 'Refund', exact: true }).isDisabled()).toBe(true);
@@ -197,16 +197,14 @@ test('the shop is updated while a window is open: the window says so, and keeps 
     await route.fulfill({ response, body: lines });
   });
   await page.getByRole('button', { name: '1 day', exact: true }).click();
-  await page
-    .getByText('The shop was updated while this window was open. Load this page again', { exact: false })
-    .waitFor();
+  await page.getByText('The shop was updated while this window was open. Reload the page', { exact: false }).waitFor();
   await page.getByRole('link', { name: 'Make', exact: true }).click();
-  await page.getByLabel('Promise, one line').fill('Typed in an older window');
+  await page.getByLabel('Short description').fill('Typed in an older window');
   await page.getByText(/^Saved on this computer \d/).waitFor();
   await page.unroute('**/owner/api/journal?*');
   await page.reload();
   await page.getByText('Shop online').waitFor();
-  expect(await page.getByLabel('Promise, one line').inputValue()).toBe('Typed in an older window');
+  expect(await page.getByLabel('Short description').inputValue()).toBe('Typed in an older window');
   await page.close();
 });
 
@@ -221,7 +219,7 @@ test('a part of the studio that does not come says so, keeps the rest, and comes
   await page.getByRole('link', { name: 'Make', exact: true }).click();
   await page.unroute('**/assets/MakeStage-*.js');
   await page.getByRole('button', { name: 'Try again' }).click();
-  await page.getByLabel('Promise, one line').waitFor();
+  await page.getByLabel('Short description').waitFor();
 });
 
 test('a part that does not come though the shop answers: the window can be loaded again, with everything kept', async () => {
@@ -235,6 +233,6 @@ test('a part that does not come though the shop answers: the window can be loade
   await page.getByRole('button', { name: 'Try again' }).click();
   await page.getByRole('button', { name: 'Try again' }).click();
   await page.unroute(needed);
-  await page.getByRole('button', { name: 'Load again' }).click();
-  await page.getByLabel('Promise, one line').waitFor();
+  await page.getByRole('button', { name: 'Reload' }).click();
+  await page.getByLabel('Short description').waitFor();
 });

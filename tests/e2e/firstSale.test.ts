@@ -60,13 +60,13 @@ test('from an empty shop to a first sale in few clicks, all counted', async () =
     .getByRole('complementary')
     .getByRole('button', { name: /^Publish \d+ changes$/ })
     .click();
-  await page.getByText('Published. Buyers see it now.').waitFor();
+  await page.getByText('Published. Buyers see the changes now.').waitFor();
   const [buyer] = await Promise.all([
     page.context().waitForEvent('page'),
     page.getByRole('link', { name: 'Open the live page' }).click(),
   ]);
   await buyer.getByRole('link', { name: 'Get it now' }).click();
-  await buyer.getByLabel('E-mail').click();
+  await buyer.getByLabel('Email').click();
   await buyer.keyboard.type('tove@example.org');
   await buyer.keyboard.press('Tab');
   await buyer.keyboard.type('Tove Marsh');
@@ -80,8 +80,8 @@ test('from an empty shop to a first sale in few clicks, all counted', async () =
   expect(complaints).toEqual([]);
   // The first hour: a practice buyer got in, and the sale is counted.
   await page.getByRole('link', { name: 'Today', exact: true }).click();
-  await page.getByText('A practice buyer paid for 1 of 1 price and got in.', { exact: false }).waitFor();
-  await page.getByText(/seen once, 1 at checkout, 1 order\./).waitFor();
+  await page.getByText('A practice buyer paid 1 of 1 price and got access.', { exact: false }).waitFor();
+  await page.getByText(/1 visit, 1 at checkout, 1 order\./).waitFor();
 });
 
 test('the whole of it by keyboard alone', async () => {
@@ -135,7 +135,7 @@ test('the whole of it by keyboard alone', async () => {
   await page.keyboard.press('Control+Enter');
   await tabTo(page, /^Publish \d+ changes$/, 'forth', '.outcome');
   await page.keyboard.press('Enter');
-  await page.getByText('Published. Buyers see it now.').waitFor();
+  await page.getByText('Published. Buyers see the changes now.').waitFor();
 
   const buyer = await newPage(browser);
   await buyer.goto(`${served.base}/reed-calls`);
@@ -144,7 +144,7 @@ test('the whole of it by keyboard alone', async () => {
   await tabTo(buyer, 'Get it now');
   await buyer.keyboard.press('Enter');
   await buyer.waitForURL('**/checkout');
-  await tabTo(buyer, 'E-mail');
+  await tabTo(buyer, 'Email');
   await buyer.keyboard.type('tove@example.org');
   await buyer.keyboard.press('Tab');
   await buyer.keyboard.type('Tove Marsh');
@@ -157,7 +157,7 @@ test('the whole of it by keyboard alone', async () => {
   await buyer.keyboard.press('Enter');
   await buyer.waitForURL('**/thanks');
 
-  // The order is read, and given back.
+  // The order is read, and refunded.
   await page.bringToFront();
   await page.keyboard.press('F6');
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
@@ -166,12 +166,12 @@ test('the whole of it by keyboard alone', async () => {
   await tabTo(page, 'Tove Marsh');
   await page.keyboard.press('Enter');
   await page.getByText('Tove Marsh can open Reed calls until', { exact: false }).waitFor();
-  await tabTo(page, 'Give money back …');
+  await tabTo(page, 'Refund …');
   await page.keyboard.press('Enter');
   await page.getByText('Closes now: Reed calls.', { exact: false }).waitFor();
-  await tabTo(page, 'Refund €18.50 and close 1 access');
+  await tabTo(page, 'Refund €18.50 and close access to 1 product');
   await page.keyboard.press('Enter');
-  await page.getByText('Tove Marsh cannot open Reed calls any more', { exact: false }).waitFor();
+  await page.getByText('Tove Marsh can no longer open Reed calls', { exact: false }).waitFor();
 });
 
 /** Presses Tab until what has the focus is called this: whoever has no pointer can get there. */

@@ -94,6 +94,6 @@ test('a German browser in an English shop: page, checkout, letters and member ar
 
   // The foot of the page changes the language of the page, not of what was bought.
   await page.getByRole('link', { name: 'English' }).click();
-  await page.getByRole('heading', { name: 'What you pay over time' }).waitFor();
+  await page.getByRole('heading', { name: 'Subscriptions and plans' }).waitFor();
   expect(moans).toEqual([]);
 });

@@ -33,7 +33,7 @@ async function openPaidOrder(studio: Page): Promise<void> {
   await studio.goto(`${open.served.base}/studio/deliver/orders`);
   await studio.getByRole('link', { name: /^Paid \d/ }).click();
   await studio.locator('.rows tbody tr', { hasText: '€24.00' }).first().click();
-  await studio.getByRole('button', { name: 'Give money back …' }).waitFor();
+  await studio.getByRole('button', { name: 'Refund …' }).waitFor();
 }
 
 test('a helper asked in: signs in by a mailed link, does what they may, hears of what they may not, and is shown out', async () => {
@@ -42,10 +42,10 @@ test('a helper asked in: signs in by a mailed link, does what they may, hears of
   await owner.getByText('Shop online').waitFor();
   await mirrored(owner);
   await owner.goto(`${open.served.base}/studio/shop`);
-  await owner.getByLabel('Name of who helps').fill('Ona Reed');
-  await owner.getByLabel('Address of who helps').fill('ona.reed@example.org');
-  await owner.getByLabel('Whoever is asked in: gives back up to, in EUR').fill('10');
-  await owner.getByRole('button', { name: 'Ask them in' }).click();
+  await owner.getByLabel('Name of the helper').fill('Ona Reed');
+  await owner.getByLabel('Email address of the helper').fill('ona.reed@example.org');
+  await owner.getByLabel('New helper: refund limit in EUR').fill('10');
+  await owner.getByRole('button', { name: 'Send invitation' }).click();
   await owner.getByText('A link is on its way to ona.reed@example.org.').waitFor();
   await owner.getByText('answers and sends links, gives back up to €10.00 of an order').waitFor();
 
@@ -57,14 +57,14 @@ test('a helper asked in: signs in by a mailed link, does what they may, hears of
   await ona.getByText('Shop online').waitFor();
   await mirrored(ona);
   await openPaidOrder(ona);
-  await ona.getByRole('button', { name: 'Give money back …' }).click();
-  const amount = ona.getByLabel(/^Amount to give back for/).first();
+  await ona.getByRole('button', { name: 'Refund …' }).click();
+  const amount = ona.getByLabel(/^Amount to refund for/).first();
   await ona.getByRole('button', { name: /^Refund €24\.00/ }).click();
-  await ona.getByText(/You may give back up to €10\.00 of an order\. Nothing was given back\./).waitFor();
-  await ona.getByRole('button', { name: 'Give money back …' }).click();
+  await ona.getByText(/You can refund up to €10\.00 of an order\. Nothing was refunded\./).waitFor();
+  await ona.getByRole('button', { name: 'Refund …' }).click();
   await amount.fill('4.00');
   await ona.getByRole('button', { name: 'Refund €4.00' }).click();
-  await ona.getByText('The money is on its way back.').waitFor();
+  await ona.getByText('The refund is on its way.').waitFor();
   await ona.getByText(/, by Ona Reed/).waitFor();
   // What the owner alone may: not even shown, and refused where it is asked for.
   await ona.goto(`${open.served.base}/studio/shop`);
@@ -75,8 +75,8 @@ test('a helper asked in: signs in by a mailed link, does what they may, hears of
 
   expect(await rowsKept(ona)).toBeGreaterThan(100);
   await owner.locator('#helpers summary').first().click();
-  await owner.getByRole('button', { name: 'End their help' }).click();
-  await owner.getByText('Ona Reed helps here no more, and is signed out everywhere.').waitFor();
+  await owner.getByRole('button', { name: 'Remove helper' }).click();
+  await owner.getByText('Ona Reed is no longer a helper and has been signed out everywhere.').waitFor();
   // In the page that stays open, of all that was copied nothing is left; the owner's own stays.
   await until(async () => (await rowsKept(ona)) === 0, 'the copy going with their right to it');
   expect(await rowsKept(owner)).toBeGreaterThan(100);

@@ -52,7 +52,7 @@ async function showMore(): Promise<boolean> {
 test('what happened on a path opens its orders: by path, by step and by entrance, with the same number', async () => {
   await studio.goto(`${new URL(studio.url()).origin}/studio/sell`);
   await studio.locator('.sheet tbody a', { hasText: 'Evening talk' }).first().click();
-  const entrance = studio.getByRole('group', { name: 'Entrance: listeners' });
+  const entrance = studio.getByRole('group', { name: 'Special link: listeners' });
   const bought = (await entrance.getByRole('link', { name: /bought$/ }).textContent()) ?? '';
   await entrance.getByRole('link', { name: /bought$/ }).click();
   const count = Number(/\d+/.exec(bought)?.[0]);
@@ -74,13 +74,13 @@ test('a list in a sentence: narrowed, totalled, named, found again after a reloa
   await studio.getByLabel('Which orders').selectOption('back');
   await studio.getByLabel('For which offer').selectOption({ label: 'Dawn field pack' });
   await studio.getByRole('button', { name: 'Save this list' }).click();
-  await studio.getByLabel('Name of this list').fill('Dawn, given back');
+  await studio.getByLabel('Name of this list').fill('Dawn, refunded');
   await studio.getByRole('button', { name: 'Save', exact: true }).click();
-  await studio.getByText('Saved as “Dawn, given back”').waitFor();
+  await studio.getByText('Saved as “Dawn, refunded”').waitFor();
   const before = await totals();
   await studio.reload();
   await studio.getByRole('link', { name: /^Paid \d/ }).click();
-  await studio.getByRole('link', { name: /Dawn, given back/ }).click();
+  await studio.getByRole('link', { name: /Dawn, refunded/ }).click();
   await studio.waitForFunction(
     (text) => document.querySelector('.sheet p.lead')?.textContent?.startsWith(text),
     before,
@@ -95,8 +95,8 @@ test('a list in a sentence: narrowed, totalled, named, found again after a reloa
   expect(lines.length - 1).toBe(await studio.locator('.sheet tbody tr').count());
   expect(before).toMatch(new RegExp(`^${lines.length - 1} orders?,`));
   await studio.getByLabel('Search these orders').fill('nobody at all');
-  await studio.getByText(/No orders match\. \d+ without these choices\./).waitFor();
-  await studio.getByRole('link', { name: 'Clear them' }).click();
+  await studio.getByText(/No orders match\. \d+ without these filters\./).waitFor();
+  await studio.getByRole('link', { name: 'Clear filters' }).click();
   await studio.getByText(/^\d+ orders/).waitFor();
 });
 
@@ -129,10 +129,10 @@ test('acting on many: what it does, whom it leaves out, one example; it can be s
   await studio.clock.install();
   await studio.getByLabel('For which offer').selectOption({ label: 'Wren sound cards' });
   await studio.waitForFunction(() => location.search.includes('offer='));
-  await studio.getByRole('button', { name: 'give the money back' }).click();
+  await studio.getByRole('button', { name: 'refund', exact: true }).click();
   await studio
     .getByText(
-      /^For example: .* gets back €[\d.]+ for order \d+ to the card ending \d{4}, and “[^”]*Wren sound cards[^”]*” closes\.$/,
+      /^For example: .* gets €[\d.]+ for order \d+ refunded to the card ending \d{4}, and access to “[^”]*Wren sound cards[^”]*” closes\.$/,
     )
     .waitFor();
   const button = studio.getByRole('button', { name: /^Refund €[\d.,]+ for \d+ orders and close their access$/ });
@@ -141,17 +141,17 @@ test('acting on many: what it does, whom it leaves out, one example; it can be s
   await studio.getByText(/Starts in 1:00|Starts in 0:59/).waitFor();
   await studio.getByRole('button', { name: 'Stop' }).first().click();
   await studio.clock.fastForward(70_000);
-  await studio.getByRole('button', { name: 'give the money back' }).click();
+  await studio.getByRole('button', { name: 'refund', exact: true }).click();
   await studio.getByRole('button', { name: /^Refund/ }).click();
   await studio.clock.fastForward(61_000);
   await studio
-    .getByText(new RegExp(`Giving back ${count ?? ''} orders: ${count ?? ''} done\\.`))
+    .getByText(new RegExp(`Refunding ${count ?? ''} orders: ${count ?? ''} done\\.`))
     .first()
     .waitFor();
-  await studio.getByRole('button', { name: 'give the money back' }).click();
-  await studio.getByText('Nobody is left to do this for.').waitFor();
-  await studio.getByText(new RegExp(`Left out: .*${count ?? ''}|Left out: \\d+ given back already`)).waitFor();
-  await studio.getByRole('button', { name: 'Leave it' }).click();
+  await studio.getByRole('button', { name: 'refund', exact: true }).click();
+  await studio.getByText('There is nobody left to do this for.').waitFor();
+  await studio.getByText(new RegExp(`Left out: .*${count ?? ''}|Left out: \\d+ already refunded`)).waitFor();
+  await studio.getByRole('button', { name: 'Cancel' }).click();
 });
 
 test('two windows: the second only shows a thing, live, until it takes it over', async () => {
@@ -191,15 +191,15 @@ test('after an interruption: what was edited, and not yet looked at as the buyer
   await studio.getByLabel('For yourself: amount in EUR').fill('26');
   await studio.waitForTimeout(800);
   await studio.goto(`${served.base}/studio/`);
-  await studio.getByText(/^You changed a price of “.*” and had not looked at it as the buyer\./).waitFor();
-  await studio.getByRole('link', { name: 'Go on' }).click();
+  await studio.getByText(/^You changed a price of “.*” and have not yet looked at it as the buyer\./).waitFor();
+  await studio.getByRole('link', { name: 'Continue' }).click();
   await studio.getByRole('button', { name: 'See as buyer' }).click();
   await studio.getByText('Nothing is charged, sent or recorded.', { exact: false }).waitFor();
   await studio.getByLabel('What you see').selectOption('live');
   await studio.getByText('€24.00').first().waitFor();
   await studio.keyboard.press('Escape');
   await studio.getByRole('link', { name: 'Today', exact: true }).click();
-  await studio.waitForFunction(() => !document.body.textContent?.includes('had not looked at it'));
+  await studio.waitForFunction(() => !document.body.textContent?.includes('have not yet looked at it'));
 });
 
 test('an empty browser shows the newest orders at once, says how far it has copied, and then holds all of them', async () => {
@@ -215,24 +215,26 @@ test('an empty browser shows the newest orders at once, says how far it has copi
     await route.fulfill(first ? { response, body: `${lines.join('\n')}\n` } : { response });
   });
   await page.goto(served.studio);
-  await page.getByText(/The shop’s history is being copied here, \d+ % so far\./).waitFor();
+  await page.getByText(/Copying the shop’s history to this browser, \d+ % done\./).waitFor();
   // Lately holds what was sold last, not what was sold first.
   await page.locator('.rows tbody tr').nth(5).waitFor();
   const lately = await page.locator('.rows tbody tr').allTextContents();
   await page.getByRole('link', { name: 'Deliver', exact: true }).click();
-  await page.getByText('of the newest alone: older orders are still being copied here.', { exact: false }).waitFor();
+  await page
+    .getByText('newest orders only: older ones are still being copied to this browser.', { exact: false })
+    .waitFor();
   // Nothing is done to a list of which only a part is here.
   expect(await page.getByRole('button', { name: /^Export/ }).count()).toBe(0);
   await page.locator('tr[data-row] a').first().click();
   const order = (await page.getByRole('heading', { name: /^Order \d+$/ }).textContent()) ?? '';
   letGo();
   await mirrored(page);
-  await page.getByText('of the newest alone', { exact: false }).waitFor({ state: 'detached' });
+  await page.getByText('newest orders only', { exact: false }).waitFor({ state: 'detached' });
   await page.getByRole('button', { name: /^Export these [\d,]+ as CSV/ }).waitFor();
   expect((await page.locator('.rows tbody tr').first().textContent()) ?? '').toContain(order.slice(6));
   await page.getByRole('link', { name: 'Today', exact: true }).click();
   await page.locator('.rows tbody tr').nth(5).waitFor();
   expect(await page.locator('.rows tbody tr').allTextContents()).toEqual(lately);
-  expect(await page.getByText('being copied here', { exact: false }).count()).toBe(0);
+  expect(await page.getByText('being copied to this browser', { exact: false }).count()).toBe(0);
   await page.close();
 });

@@ -56,22 +56,22 @@ test('no room left in the browser: said at once, what was typed stays, and it is
   await studio.evaluate(() => {
     (globalThis as unknown as { full: boolean }).full = true;
   });
-  await studio.getByLabel('Promise, one line').fill('Words without room');
+  await studio.getByLabel('Short description').fill('Words without room');
   const said = studio.getByRole('alert').filter({ hasText: 'Not saved' });
   await said.waitFor();
   expect(await said.textContent()).toContain(
-    'Not saved: this browser has no room left. What you typed stays while this window is open.',
+    'Not saved: this browser has no room left. Your changes stay as long as this window is open.',
   );
-  await said.getByRole('link', { name: 'Take a copy · Free space' }).waitFor();
-  expect(await studio.getByLabel('Promise, one line').inputValue()).toBe('Words without room');
+  await said.getByRole('link', { name: 'Save a copy · Free space' }).waitFor();
+  expect(await studio.getByLabel('Short description').inputValue()).toBe('Words without room');
   await studio.evaluate(() => {
     (globalThis as unknown as { full: boolean }).full = false;
   });
-  await studio.getByLabel('Promise, one line').fill('Words with room');
+  await studio.getByLabel('Short description').fill('Words with room');
   await said.waitFor({ state: 'detached' });
   await studio.waitForTimeout(400);
   await studio.reload();
-  expect(await studio.getByLabel('Promise, one line').inputValue()).toBe('Words with room');
+  expect(await studio.getByLabel('Short description').inputValue()).toBe('Words with room');
 });
 
 test('the line is lost in the middle of a large file and the window is closed: nothing changes for buyers, and publishing goes on where it stopped', async () => {
@@ -119,7 +119,7 @@ test('the line is lost in the middle of a large file and the window is closed: n
     if (request.url().includes('/owner/api/uploads')) sent.push(request.method());
   });
   await publish();
-  await studio.getByText('Published. Buyers see it now.').first().waitFor();
+  await studio.getByText('Published. Buyers see the changes now.').first().waitFor();
   // What had come was asked about and not sent again.
   expect(sent).toEqual(['HEAD', 'PATCH', 'PATCH']);
   expect((await fetch(`${open.served.base}/two-files`)).status).toBe(200);
@@ -153,7 +153,7 @@ test('the window is loaded again in the middle of a file: nothing is half added,
   studio.once('dialog', (dialog) => void dialog.accept());
   await studio.reload();
   await studio
-    .getByText('Long film.mp4: stopped when the window was loaded again. Nothing was half done. Start it again.')
+    .getByText('Long film.mp4: stopped because the window was reloaded. Nothing was left half done. Start it again.')
     .first()
     .waitFor();
   expect(await studio.getByRole('button', { name: /^Preview / }).count()).toBe(0);

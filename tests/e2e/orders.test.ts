@@ -9,7 +9,7 @@ const PHONE = { viewport: { width: 390, height: 844 } };
 
 async function fillIn(page: Page, path: string, address: string, card = 'Goes through'): Promise<void> {
   await page.goto(`${open.served.base}/${path}/checkout`);
-  await page.getByLabel('E-mail').fill(address);
+  await page.getByLabel('Email').fill(address);
   await page.getByLabel('Name', { exact: true }).fill('Ilmar Oriel');
   await page.getByText('Sample cards for this test shop').click();
   await page.getByRole('button', { name: card, exact: true }).click();
@@ -33,7 +33,7 @@ test('an extra ticked by keyboard on a phone: said before, in the sum, paid once
   expect(await page.getByTestId('due-today').textContent()).toBe('€24.00');
   const extra = page.getByLabel(/^Add the wren/);
   expect(await extra.isChecked()).toBe(false);
-  await page.getByText('Today €12.00, once. Nothing more later.').waitFor();
+  await page.getByText('Today €12.00, one payment.').waitFor();
   await extra.focus();
   await page.keyboard.press('Space');
   expect(await extra.isChecked()).toBe(true);
@@ -48,10 +48,10 @@ test('an extra ticked by keyboard on a phone: said before, in the sum, paid once
 
   const studio = await newestStory();
   await studio.getByText(/€36\.00 for Dawn field pack, Wren sound cards, card ending 0001/).waitFor();
-  await studio.getByRole('button', { name: 'Give money back …' }).click();
-  await studio.getByLabel('Amount to give back for Dawn field pack').fill('0');
-  await studio.getByRole('button', { name: 'Refund €12.00 and close 1 access' }).click();
-  await studio.getByText('The money is on its way back.').waitFor();
+  await studio.getByRole('button', { name: 'Refund …' }).click();
+  await studio.getByLabel('Amount to refund for Dawn field pack').fill('0');
+  await studio.getByRole('button', { name: 'Refund €12.00 and close access to 1 product' }).click();
+  await studio.getByText('The refund is on its way.').waitFor();
   await studio.context().close();
   await page.reload();
   expect(await page.getByRole('link', { name: /^Download / }).count()).toBe(6);
@@ -69,7 +69,7 @@ test('an offer after payment: the card refuses it, another takes it; back and re
   // The kept card refuses from now on: what was bought stands, and another card is asked for.
   await yes.click();
   await page.getByText('insufficient funds', { exact: false }).waitFor();
-  await page.getByText('What you bought before is yours all the same.', { exact: false }).waitFor();
+  await page.getByText('Your earlier purchase is not affected.', { exact: false }).waitFor();
   await page.getByRole('button', { name: 'Use another card' }).click();
   await page.getByText('Sample cards for this test shop').click();
   await page.getByRole('button', { name: 'Goes through', exact: true }).click();
@@ -86,7 +86,7 @@ test('an offer after payment: the card refuses it, another takes it; back and re
 
   const studio = await newestStory();
   await studio.getByText(/€13\.00 for Wren sound cards, The sound library/).waitFor();
-  await studio.getByText(/R-\d+, R-\d+, which the buyer finds as PDF/).waitFor();
+  await studio.getByText(/R-\d+, R-\d+. The buyer can download them as PDF/).waitFor();
   // One visit as one story, by the clock of the shop.
   await studio
     .getByText(/^\d+ seconds? later took The sound library, Monthly, €1\.00, which opens The sound library/)

@@ -11,7 +11,7 @@ const PHONE = { viewport: { width: 390, height: 844 } };
 async function buy(page: Page, path: string, address: string): Promise<void> {
   await page.goto(`${open.served.base}/${path}`);
   await page.getByRole('link', { name: 'Get it now' }).click();
-  await page.getByLabel('E-mail').fill(address);
+  await page.getByLabel('Email').fill(address);
   await page.getByLabel('Name', { exact: true }).fill('Sefa Brook');
   await page.getByText('Sample cards for this test shop').click();
   await page.getByRole('button', { name: 'Goes through', exact: true }).click();
@@ -40,12 +40,12 @@ test('from a sentence to a live path with an extra, an offer and a softer one; b
   const softer = 'Offer something more after payment, and something softer to those who decline';
   await choose('What it sells', /^Wren sound cards/);
   await choose(`${softer}: what is offered after payment`, /for life.*€297/);
-  await choose(`${softer}: what is offered to those who decline`, /for life.*4 × €97/);
-  await press(new RegExp(`^Begin like this ?: ${softer}$`));
+  await choose(`${softer}: what is offered after a “no”`, /for life.*4 × €97/);
+  await press(new RegExp(`^Create path ?: ${softer}$`));
   await press(/^Checkout ?, €/);
   await choose('Add an extra', /^Dawn field pack.*€24\.00/);
-  await choose('Checkout, next: send somebody another way', /^left Dawn field pack/);
-  await studio.getByText('Nothing missing').waitFor();
+  await choose('Checkout, next: add an exception', /^declined Dawn field pack/);
+  await studio.getByText('Ready to publish').waitFor();
   expect(await axeFindings(studio)).toEqual([]);
 
   // By keyboard along the joins: right by yes, down by no.
@@ -57,31 +57,31 @@ test('from a sentence to a live path with an extra, an offer and a softer one; b
   await studio.keyboard.press('ArrowUp');
   await studio.getByRole('button', { name: /€297\.00/, pressed: true }).waitFor();
   // Walked before anybody else does: what would be charged, sent and opened.
-  await studio.getByText('Walk it', { exact: true }).first().click();
+  await studio.getByText('Practice run', { exact: true }).first().click();
   await studio
-    .getByLabel(/^Walk: their answer to .*for life/)
+    .getByLabel(/^Practice run: answer to .*for life/)
     .last()
     .selectOption('yes');
   await studio
-    .getByRole('group', { name: 'Walk: extras they add' })
+    .getByRole('group', { name: 'Practice run: extras' })
     .getByLabel(/^Dawn field pack/)
     .check();
-  await studio.getByRole('button', { name: 'Walk it', exact: true }).click();
-  await studio.getByText(/^Sent: a receipt, a receipt\. Open: /).waitFor();
+  await studio.getByRole('button', { name: 'Practice run', exact: true }).click();
+  await studio.getByText(/^Emails: a receipt, a receipt\. Access to: /).waitFor();
   expect((await studio.locator('.outcome ol, ol').last().textContent()) ?? '').toMatch(
     /Checkout€36\.00.*: no.*: yes€97\.00/,
   );
   // And walked by the seller themselves, in the middle of the draft: a shop of its own, which the real one knows nothing of.
-  const from = studio.getByLabel('Walk yourself: from where');
+  const from = studio.getByLabel('Practice run by yourself: first step');
   const softerStep = from.locator('option', { hasText: /4 × €97|softer/i }).last();
   await from.selectOption((await softerStep.getAttribute('value')) ?? '');
   const opened = studio.context().waitForEvent('page');
-  await studio.getByRole('button', { name: 'Walk it yourself' }).click();
+  await studio.getByRole('button', { name: 'Start a practice run' }).click();
   const walk = await opened;
   await walk.getByRole('button', { name: /^Yes, add it: €97\.00/ }).click();
   await walk.waitForURL('**/thanks');
-  await walk.getByText('Practice. No money moves').waitFor();
-  const did = studio.getByRole('region', { name: 'What the practice did' });
+  await walk.getByText('Practice run. No money moves').waitFor();
+  const did = studio.getByRole('region', { name: 'What happened in the practice run' });
   await did.getByText('€97.00', { exact: true }).waitFor();
   await did.getByRole('button', { name: '1 month' }).click();
   // The second of four parts came due.
@@ -89,14 +89,14 @@ test('from a sentence to a live path with an extra, an offer and a softer one; b
   expect(await axeFindings(studio)).toEqual([]);
   // Begun again it is another shop, in which nothing has happened; the one before is over.
   const again = studio.context().waitForEvent('page');
-  await studio.getByRole('button', { name: 'Begin again' }).click();
+  await studio.getByRole('button', { name: 'Start over' }).click();
   const anew = await again;
   await anew.getByRole('button', { name: /^Yes, add it: €97\.00/ }).waitFor();
   await anew.close();
-  await did.getByRole('button', { name: 'End it' }).click();
+  await did.getByRole('button', { name: 'End the practice run' }).click();
   await did.waitFor({ state: 'detached' });
   await walk.reload();
-  await walk.getByText('This practice is over').waitFor();
+  await walk.getByText('This practice run has ended').waitFor();
   await walk.close();
   expect(await axeFindings(studio)).toEqual([]);
   await publish(studio);
@@ -140,11 +140,11 @@ test('a path that was taken apart says what is wrong, and one press mends it; an
   await studio.getByText('Nothing on “Wren sound cards” leads to its offer after payment.').waitFor();
   expect(await studio.getByRole('button', { name: /^Publish/ }).count()).toBe(1);
   await studio.getByRole('button', { name: 'Take the step out' }).click();
-  await studio.getByText('Nothing missing').waitFor();
+  await studio.getByText('Ready to publish').waitFor();
   await studio.keyboard.press('Control+z');
   await studio.getByText('Nothing on “Wren sound cards” leads to its offer after payment.').waitFor();
   await studio.keyboard.press('Control+z');
-  await studio.getByText('Nothing missing').waitFor();
+  await studio.getByText('Ready to publish').waitFor();
   // A step's own address: the old one, once live, goes on leading there.
   await studio.getByRole('button', { name: 'Checkout', exact: true }).click();
   await studio.getByLabel('Address of this step').fill('order-here');

@@ -84,9 +84,9 @@ describe('axe finds nothing', () => {
       await goTo(page, view);
       all.push(...(await axeFindings(page)), ...(await widthFindings(page)));
       // By night only colours are others.
-      await page.getByRole('button', { name: 'Dark colours' }).click();
+      await page.getByRole('button', { name: 'Dark theme' }).click();
       all.push(...(await axeFindings(page, 'colours')));
-      await page.getByRole('button', { name: 'Light colours' }).click();
+      await page.getByRole('button', { name: 'Light theme' }).click();
       // What stands between the widest and the narrowest has neither colours nor parts of its own.
       await page.setViewportSize({ width: 1000, height: 700 });
       all.push(...(await widthFindings(page)));
@@ -111,22 +111,22 @@ describe('axe finds nothing', () => {
     test('what opens over it', async () => {
       const { page, complaints } = await openStudio(width, height);
       await goTo(page, 'shop');
-      await page.getByRole('button', { name: /^The table/ }).click();
+      await page.getByRole('button', { name: /^Show the table/ }).click();
       all.push(...(await axeFindings(page)));
       await goTo(page, 'deliver/agreement');
-      await page.getByRole('button', { name: 'Give money back' }).first().click();
+      await page.getByRole('button', { name: 'Refund …' }).first().click();
       await page.getByTestId('leads-to').waitFor();
       all.push(...(await axeFindings(page)));
       await goTo(page, 'price');
-      await page.getByRole('button', { name: 'Rehearse the months ahead' }).click();
+      await page.getByRole('button', { name: 'Rehearse future payments' }).click();
       await page.getByRole('table', { name: 'What would happen' }).waitFor();
       all.push(...(await axeFindings(page)));
       await page.getByRole('button', { name: 'All published' }).click();
-      await page.getByText('What was live').waitFor();
+      await page.getByText('Published versions').waitFor();
       all.push(...(await axeFindings(page)));
       await page.locator('#sheet').focus();
       await page.keyboard.press('?');
-      await page.getByRole('heading', { name: 'Keys' }).waitFor();
+      await page.getByRole('heading', { name: 'Keyboard shortcuts' }).waitFor();
       all.push(...(await axeFindings(page)));
       await page.keyboard.press('Escape');
       await page.getByRole('button', { name: 'See as buyer' }).click();
@@ -152,7 +152,7 @@ describe('axe finds nothing', () => {
       all.push(...(await axeFindings(page)));
     }
     await page.goto(`${open.served.base}/dawn-field-pack/checkout`);
-    await page.getByLabel('E-mail').fill('axe@example.org');
+    await page.getByLabel('Email').fill('axe@example.org');
     await page.getByLabel('Name', { exact: true }).fill('Axe');
     await page.getByText('Sample cards for this test shop').click();
     await page.getByRole('button', { name: 'Not enough money' }).click();
@@ -172,12 +172,12 @@ test('panes go with the room: a button for the index, then a bar for the outcome
   await page.getByRole('link', { name: 'Price', exact: true }).click();
   // The stage gone to has panes of its own; those of the one before it go away.
   await page.getByLabel('Title of the offer').waitFor();
-  const divider = page.getByRole('separator', { name: 'Width of what this leads to' });
+  const divider = page.getByRole('separator', { name: 'Width of the preview' });
   const before = Number(await divider.getAttribute('aria-valuenow'));
   await divider.focus();
   await page.keyboard.press('ArrowLeft');
   await page
-    .getByRole('separator', { name: 'Width of what this leads to' })
+    .getByRole('separator', { name: 'Width of the preview' })
     .and(page.locator(`[aria-valuenow="${before + 16}"]`))
     .waitFor();
   await page.setViewportSize({ width: 1000, height: 700 });
@@ -191,9 +191,9 @@ test('panes go with the room: a button for the index, then a bar for the outcome
     () => (document.querySelector('.title-field') as HTMLInputElement).value === 'Wren sound cards',
   );
   await page.setViewportSize({ width: 700, height: 900 });
-  const bar = page.getByRole('button', { name: 'Fold: What this leads to' });
+  const bar = page.getByRole('button', { name: 'Collapse: Preview' });
   await bar.click();
-  await page.getByRole('button', { name: 'Show: What this leads to' }).click();
+  await page.getByRole('button', { name: 'Show: Preview' }).click();
   await page.getByText('What the buyer will pay').waitFor();
 });
 
@@ -219,7 +219,7 @@ test('F6 goes from pane to pane; single keys act, and can be switched off', asyn
   await page.keyboard.press('k');
   await page.getByRole('complementary', { name: 'Publishing' }).waitFor();
   await page.keyboard.press('?');
-  await page.getByRole('checkbox', { name: 'Single keys do something' }).uncheck();
+  await page.getByRole('checkbox', { name: 'Single-key shortcuts' }).uncheck();
   await page.keyboard.press('Escape');
   await page.locator('#sheet').focus();
   await page.keyboard.press('6');

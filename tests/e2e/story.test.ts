@@ -14,7 +14,7 @@ const FILE = {
 /** Waits until what was typed is saved. */
 const saved = (page: Page): Promise<unknown> => page.getByText(/^Saved on this computer/).waitFor();
 
-test('from an empty shop to a file sold, paid for, delivered, given back and closed', async () => {
+test('from an empty shop to a file sold, paid for, delivered, refunded and closed', async () => {
   // ---- the seller makes, prices, sells and publishes
   const studio = await newPage(open.browser, { viewport: { width: 1280, height: 800 } });
   const complaints = complaintsOf(studio);
@@ -25,7 +25,7 @@ test('from an empty shop to a file sold, paid for, delivered, given back and clo
   // A new thing has the cursor in its title.
   await studio.waitForFunction(() => document.activeElement?.getAttribute('aria-label') === 'Title');
   await studio.keyboard.type('Reed calls');
-  await studio.getByLabel('Promise, one line').fill('Six calls from one reed bed');
+  await studio.getByLabel('Short description').fill('Six calls from one reed bed');
   await studio.getByLabel('Add files').setInputFiles(FILE);
   await studio.getByText('Reed calls.txt', { exact: false }).first().waitFor();
   await studio.getByRole('button', { name: 'Preview Reed calls.txt' }).click();
@@ -44,7 +44,7 @@ test('from an empty shop to a file sold, paid for, delivered, given back and clo
     .getByRole('complementary')
     .getByRole('button', { name: /^Publish \d+ changes$/ })
     .click();
-  await studio.getByText('Published. Buyers see it now.').waitFor();
+  await studio.getByText('Published. Buyers see the changes now.').waitFor();
 
   // ---- a stranger buys on a phone: refused first, then paid
   const phone = await newPage(open.browser, { viewport: { width: 390, height: 844 }, acceptDownloads: true });
@@ -54,8 +54,8 @@ test('from an empty shop to a file sold, paid for, delivered, given back and clo
   expect(await phone.locator('script[src]').count()).toBe(0);
   await phone.getByRole('link', { name: 'Get it now' }).click();
   await phone.getByRole('button', { name: 'Pay €18.50 now' }).click();
-  await phone.getByText('Write your e-mail address', { exact: false }).waitFor();
-  await phone.getByLabel('E-mail').fill('tove@example.org');
+  await phone.getByText('Enter your email address', { exact: false }).waitFor();
+  await phone.getByLabel('Email').fill('tove@example.org');
   await phone.getByLabel('Name', { exact: true }).fill('Tove Marsh');
   await phone.getByText('Sample cards for this test shop').click();
   await phone.getByRole('button', { name: 'Not enough money' }).click();
@@ -63,10 +63,10 @@ test('from an empty shop to a file sold, paid for, delivered, given back and clo
   const refused = phone.getByRole('alert');
   await refused.waitFor();
   expect(await refused.textContent()).toBe(
-    'The card was refused: insufficient funds. Nothing was charged, and everything you typed is still here. Try another card.',
+    'Your card was declined: insufficient funds. Nothing was charged, and everything you typed is still here. Try another card.',
   );
   expect(await refused.evaluate((e) => e === document.activeElement)).toBe(true);
-  expect(await phone.getByLabel('E-mail').inputValue()).toBe('tove@example.org');
+  expect(await phone.getByLabel('Email').inputValue()).toBe('tove@example.org');
   await phone.getByRole('button', { name: 'Goes through', exact: true }).click();
   await phone.getByRole('button', { name: 'Pay €18.50 now' }).dblclick();
   await phone.waitForURL('**/reed-calls/thanks');
@@ -82,7 +82,7 @@ test('from an empty shop to a file sold, paid for, delivered, given back and clo
   await desk.getByRole('link', { name: /Your order: Reed calls/ }).click();
   await desk.getByRole('link', { name: /member\/enter/ }).click();
   await desk.getByRole('button', { name: 'Sign in' }).click();
-  await desk.getByRole('heading', { name: 'Yours, Tove Marsh' }).waitFor();
+  await desk.getByRole('heading', { name: 'Your library, Tove Marsh' }).waitFor();
   const [again] = await Promise.all([
     desk.waitForEvent('download'),
     desk.getByRole('link', { name: 'Download Reed calls.txt' }).click(),
@@ -95,16 +95,14 @@ test('from an empty shop to a file sold, paid for, delivered, given back and clo
   await studio.getByRole('link', { name: 'Deliver', exact: true }).click();
   await studio.getByRole('row', { name: /1001/ }).getByRole('link').click();
   await studio.getByText('Tove Marsh can open Reed calls for good, because of order 1001', { exact: false }).waitFor();
-  await studio.getByRole('button', { name: 'Give money back …' }).click();
+  await studio.getByRole('button', { name: 'Refund …' }).click();
   await studio.getByText('Closes now: Reed calls.', { exact: false }).waitFor();
-  await studio.getByRole('button', { name: 'Refund €18.50 and close 1 access' }).click();
-  await studio
-    .getByText('Tove Marsh cannot open Reed calls any more: the money was given back', { exact: false })
-    .waitFor();
+  await studio.getByRole('button', { name: 'Refund €18.50 and close access to 1 product' }).click();
+  await studio.getByText('Tove Marsh can no longer open Reed calls: it was refunded', { exact: false }).waitFor();
 
   // ---- the door is closed, everywhere
   await desk.reload();
-  await desk.getByText('You cannot open Reed calls any more', { exact: false }).waitFor();
+  await desk.getByText('You can no longer open Reed calls', { exact: false }).waitFor();
   expect(await desk.getByRole('link', { name: 'Download Reed calls.txt' }).count()).toBe(0);
   expect(await desk.getByRole('link', { name: /Credit note C-00001/ }).count()).toBe(1);
   await phone.reload();
@@ -127,11 +125,11 @@ test('an address changed: the old one leads to the new; a card number is nowhere
   await studio.getByRole('link', { name: 'Sell', exact: true }).click();
   await studio.locator('.sheet').getByRole('link', { name: 'Reed calls' }).click();
   await studio.getByLabel('Address', { exact: true }).fill('calls-of-the-reeds');
-  await studio.getByText('/reed-calls goes on leading here.').waitFor();
+  await studio.getByText('/reed-calls still leads here.').waitFor();
   await saved(studio);
   await studio.getByRole('button', { name: 'Publish 1 change' }).first().click();
   await studio.getByRole('complementary').getByRole('button', { name: 'Publish 1 change' }).click();
-  await studio.getByText('Published. Buyers see it now.').waitFor();
+  await studio.getByText('Published. Buyers see the changes now.').waitFor();
   const visitor = await newPage(open.browser);
   await visitor.goto(`${open.served.base}/reed-calls/checkout`);
   expect(visitor.url()).toBe(`${open.served.base}/calls-of-the-reeds/checkout`);

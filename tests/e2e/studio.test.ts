@@ -22,23 +22,23 @@ test('an edit is undone and done again, also after a reload; typing is one step'
   await studio.getByText('€27.50').first().waitFor();
   await studio.reload();
   await studio.getByRole('button', { name: 'Undo: a price' }).click();
-  await studio.getByText('On the day of buying €24.00, once.', { exact: false }).waitFor();
+  await studio.getByText('On the day of purchase €24.00, one payment.', { exact: false }).waitFor();
   expect(await amount().inputValue()).toBe('24.00');
   await studio.getByRole('button', { name: 'All published' }).waitFor();
   await studio.locator('#sheet').focus();
   await studio.keyboard.press('Control+Shift+Z');
-  await studio.getByText('On the day of buying €27.50, once.', { exact: false }).waitFor();
+  await studio.getByText('On the day of purchase €27.50, one payment.', { exact: false }).waitFor();
 });
 
 test('publishing what is ticked, and nothing else', async () => {
   await stage('Make');
-  await studio.getByLabel('Promise, one line').fill('A promise not ready yet');
+  await studio.getByLabel('Short description').fill('A promise not ready yet');
   await saved();
   await studio.getByRole('button', { name: 'Publish 2 changes' }).click();
   await studio.getByText('For yourself: €24.00 → €27.50').waitFor();
   await studio.getByRole('checkbox', { name: /Product “Dawn field pack”/ }).uncheck();
   await publishButton().click();
-  await studio.getByText('Published. Buyers see it now.').waitFor();
+  await studio.getByText('Published. Buyers see the changes now.').waitFor();
   await studio.getByRole('button', { name: 'Publish 1 change' }).first().waitFor();
   const page = await live('/dawn-field-pack');
   expect(page).toContain('€27.50');
@@ -48,11 +48,11 @@ test('publishing what is ticked, and nothing else', async () => {
 test('stopped at once: the page stays, the checkout says so, everything else stays live; then sold again', async () => {
   await stage('Price');
   await studio.getByRole('button', { name: 'Stop selling now' }).click();
-  await studio.getByText('Not on sale. Owners keep access.').waitFor();
+  await studio.getByText('Not on sale. Customers keep access.').waitFor();
   expect(await live('/dawn-field-pack/checkout')).toContain('This is not on sale at the moment');
   expect(await live('/wren-sound-cards/checkout')).toContain('Wren sound cards');
   expect(await live('/dawn-field-pack')).not.toContain('A promise not ready yet');
-  await studio.getByRole('button', { name: 'Sell it again' }).click();
+  await studio.getByRole('button', { name: 'Sell again' }).click();
   await saved();
   await studio.getByRole('button', { name: 'Publish 2 changes' }).click();
   await studio.getByText('Offer “Dawn field pack”: on sale again').waitFor();
@@ -67,7 +67,7 @@ test('a page grows: a testimonial lands where it sells, is written, moved by key
   await studio.getByRole('link', { name: 'Edit its page' }).click();
   await studio.getByRole('button', { name: 'Add a block' }).click();
   await studio.getByRole('group', { name: 'Kinds of blocks' }).getByRole('button', { name: 'Testimonial' }).click();
-  await studio.getByText('Testimonial: put after “Benefits”, where it sells best.').waitFor();
+  await studio.getByText('Testimonial: add after “Benefits”, where it sells best.').waitFor();
   await studio.waitForFunction(() => document.activeElement?.getAttribute('aria-label') === 'What they said');
   await studio.keyboard.type('By the third morning I knew who began.');
   await studio.getByLabel('Who said it').fill('A buyer from Faro');
@@ -101,23 +101,23 @@ test('two windows: the other one publishes first; nothing is lost, and the way o
   const other = await newPage(browser, { viewport: { width: 1280, height: 800 } });
   await other.goto(served.studio);
   await other.getByRole('link', { name: 'Make', exact: true }).click();
-  await other.getByLabel('Promise, one line').fill('From the other computer');
+  await other.getByLabel('Short description').fill('From the other computer');
   await other.getByText(/^Saved on this computer \d/).waitFor();
   await stage('Make');
-  await studio.getByLabel('Promise, one line').fill('From this computer');
+  await studio.getByLabel('Short description').fill('From this computer');
   await saved();
   await studio.getByRole('button', { name: 'Publish 1 change' }).click();
   await publishButton().click();
-  await studio.getByText('Published. Buyers see it now.').waitFor();
+  await studio.getByText('Published. Buyers see the changes now.').waitFor();
   await other.getByRole('button', { name: 'Publish 1 change' }).click();
   await other
     .getByRole('complementary')
     .getByRole('button', { name: /^Publish/ })
     .click();
-  await other.getByText('Something else was published meanwhile', { exact: false }).waitFor();
+  await other.getByText('Something else was published in the meantime', { exact: false }).waitFor();
   await other.getByRole('button', { name: /^Load what is live/ }).click();
   await other.getByRole('button', { name: 'All published' }).waitFor();
-  expect(await other.getByLabel('Promise, one line').inputValue()).toBe('From this computer');
+  expect(await other.getByLabel('Short description').inputValue()).toBe('From this computer');
 });
 
 test('search finds what is made, a person by address and an order by number; a begun draft is removed and brought back', async () => {
@@ -142,7 +142,7 @@ test('search finds what is made, a person by address and an order by number; a b
   await studio.keyboard.type('A slip');
   await saved();
   await studio.getByRole('button', { name: 'All published' }).waitFor();
-  await studio.getByRole('button', { name: 'Remove this draft' }).click();
+  await studio.getByRole('button', { name: 'Delete this draft' }).click();
   await studio.getByText('Removed “A slip”.').waitFor();
   expect(await studio.getByRole('link', { name: /^A slip/ }).count()).toBe(0);
   await studio.getByRole('contentinfo').getByRole('button', { name: 'Undo', exact: true }).click();
@@ -151,7 +151,7 @@ test('search finds what is made, a person by address and an order by number; a b
 
 test('orders leave as CSV exactly as listed; a person is answered; the workspace is copied out and put into an empty browser', async () => {
   await studio.getByRole('link', { name: /^Deliver/ }).click();
-  await studio.getByRole('link', { name: /^Given back/ }).click();
+  await studio.getByRole('link', { name: /^Refunded/ }).click();
   const [csv] = await Promise.all([
     studio.waitForEvent('download'),
     studio.getByRole('button', { name: /^Export these \d+ as CSV$/ }).click(),
@@ -161,16 +161,18 @@ test('orders leave as CSV exactly as listed; a person is answered; the workspace
       .trimEnd()
       .split('\r\n'),
   ).toHaveLength(1 + (await studio.locator('.sheet tbody tr').count()));
-  await studio.getByRole('link', { name: 'Everybody who bought' }).click();
+  await studio.getByRole('link', { name: 'All customers' }).click();
   await studio.locator('.rows tbody tr').first().click();
-  await studio.getByText('A ready reply').click();
-  expect(await studio.getByLabel('Ready reply').textContent()).toMatch(/^Hello .+I’ve looked it up\..+You can open/s);
+  await studio.getByText('Suggested reply').click();
+  expect(await studio.getByLabel('Suggested reply').textContent()).toMatch(
+    /^Hello .+I’ve looked it up\..+You can open/s,
+  );
   await studio.getByRole('button', { name: 'Send a sign-in link' }).click();
   await studio.getByText(/^A sign-in link is on its way to .+@example\.org\.$/).waitFor();
   await studio.getByRole('link', { name: 'Reedlight' }).click();
   const [copy] = await Promise.all([
     studio.waitForEvent('download'),
-    studio.getByRole('button', { name: 'Take a copy' }).click(),
+    studio.getByRole('button', { name: 'Save a copy' }).click(),
   ]);
 
   const elsewhere = await newPage(browser, { viewport: { width: 1280, height: 800 } });
@@ -186,7 +188,7 @@ test('orders leave as CSV exactly as listed; a person is answered; the workspace
         .textContent()
         .then((said) => Promise.reject(new Error(said ?? 'nothing said'))),
     ]),
-    elsewhere.getByRole('button', { name: 'Replace what is here with this copy' }).click(),
+    elsewhere.getByRole('button', { name: 'Replace my drafts with this copy' }).click(),
   ]);
   await elsewhere.getByRole('link', { name: 'Make', exact: true }).click();
   await elsewhere.getByRole('link', { name: /^A slip/ }).waitFor();
@@ -219,7 +221,7 @@ test('the coupons have an undo and a lock of their own, apart from the first off
   await stage('Price');
   const title = await studio.getByLabel('Title of the offer').inputValue();
   await studio.getByRole('link', { name: /^Coupons/ }).click();
-  await studio.getByRole('button', { name: 'Make another coupon' }).click();
+  await studio.getByRole('button', { name: 'Add another coupon' }).click();
   await studio.getByLabel('New coupon: code').fill('MARSH');
   await studio.getByLabel('MARSH: percent', { exact: true }).fill('15');
   await saved();
@@ -251,7 +253,7 @@ test('the coupons have an undo and a lock of their own, apart from the first off
   await list.getByText('Coupon', { exact: false }).first().waitFor();
   await studio.keyboard.press('Escape');
   await list.waitFor({ state: 'detached' });
-  await studio.getByRole('complementary', { name: 'What this leads to' }).waitFor();
+  await studio.getByRole('complementary', { name: 'Preview' }).waitFor();
   await stage('Price');
   expect(await studio.getByLabel('Title of the offer').inputValue()).toBe(title);
 });

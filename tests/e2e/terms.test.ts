@@ -27,20 +27,20 @@ test('every row of the worked values, typed into the sentence: statement and dra
     if (terms?.trial) {
       await studio.getByRole('button', { name: `${title}: add trial` }).click();
       await field('days of trial').fill(terms.trial.days);
-      await field('fee of the trial, empty is free').fill(terms.trial.fee);
+      await field('trial fee; leave empty for free').fill(terms.trial.fee);
     }
     if (terms?.setUp) {
       await studio.getByRole('button', { name: `${title}: add set-up fee` }).click();
       await field('set-up fee').fill(terms.setUp.amount);
-      await field('when the set-up fee is taken').selectOption(terms.setUp.when);
+      await field('when the set-up fee is charged').selectOption(terms.setUp.when);
     }
     if (terms?.introductory) {
-      await studio.getByRole('button', { name: `${title}: add cheaper at first` }).click();
-      await field('how many cheaper payments').fill(terms.introductory.payments);
-      await field('amount of the cheaper payments').fill(terms.introductory.amount);
+      await studio.getByRole('button', { name: `${title}: add introductory price` }).click();
+      await field('number of introductory payments').fill(terms.introductory.payments);
+      await field('amount of the introductory payments').fill(terms.introductory.amount);
     }
     await studio.getByLabel('The day somebody buys').fill('2026-11-23');
-    const wanted = english.replace(/^Today/, 'On the day of buying');
+    const wanted = english.replace(/^Today/, 'On the day of purchase');
     await studio
       .waitForFunction(
         (text) => document.querySelector('[data-testid="statement"]')?.textContent?.startsWith(text),
@@ -81,7 +81,7 @@ test('a plan beside the full price: 91.00 more, 30.6 %; side by side with totals
       document.querySelector('[data-testid="beside-once"]')?.textContent ===
       '€91.00 (30.6 %) more than paying at once, “At once”.',
   );
-  const table = studio.getByRole('table', { name: 'What was paid after a while' });
+  const table = studio.getByRole('table', { name: 'Total paid over time' });
   expect(await table.getByRole('row').nth(1).getByRole('cell').allTextContents()).toEqual([
     'Price',
     '€97.00',
@@ -104,16 +104,16 @@ test('rehearsal: a card that refuses at the third payment, played with the real 
     .or(studio.getByLabel('Title of the offer'))
     .first()
     .waitFor();
-  await studio.getByRole('button', { name: 'Rehearse the months ahead' }).click();
+  await studio.getByRole('button', { name: 'Rehearse future payments' }).click();
   await studio.getByLabel('What the card does').selectOption('ever');
   await studio.getByLabel('At which payment').fill('3');
   const table = studio.getByRole('table', { name: 'What would happen' });
-  await table.getByText('message: that it ended unpaid').waitFor();
+  await table.getByText('email: that it ended unpaid').waitFor();
   const steps = (await table.getByRole('row').allTextContents()).filter(
-    (row) => /paid|refused|closes/.test(row) && !row.includes('message'),
+    (row) => /paid|refused|closes/.test(row) && !row.includes('email'),
   );
   expect(steps.map((row) => row.replace(/^\d+ \w+ \d{4}/, ''))).toEqual([
-    'paid, on the day of buying€1.00',
+    'paid, on the day of purchase€1.00',
     'paid, payment 1€12.00',
     ...Array.from({ length: 5 }, () => 'refused, insufficient funds€12.00'),
     'closes, The sound library',
@@ -122,11 +122,11 @@ test('rehearsal: a card that refuses at the third payment, played with the real 
 
 test('a coupon is made, tried on an example on the spot, and works at checkout', async () => {
   await studio.getByRole('link', { name: /^Coupons/ }).click();
-  await studio.getByRole('button', { name: 'Make another coupon' }).click();
+  await studio.getByRole('button', { name: 'Add another coupon' }).click();
   await studio.getByLabel('New coupon: code').fill('halfoff');
   await studio.getByLabel('HALFOFF: percent', { exact: true }).fill('50');
   await studio.getByLabel('HALFOFF: which payments').selectOption('first');
-  await studio.getByLabel('HALFOFF: the example order').selectOption({ label: 'The sound library, Monthly' });
+  await studio.getByLabel('HALFOFF: example order').selectOption({ label: 'The sound library, Monthly' });
   await studio
     .getByRole('region', { name: 'HALFOFF' })
     .getByText(/€1\.00 for the first 14 days\. Then €6\.00 on .*, then €12\.00 monthly/)
@@ -148,7 +148,7 @@ test('a coupon is made, tried on an example on the spot, and works at checkout',
   await buyer.goto(`${served.base}/the-sound-library/checkout`);
   await buyer.getByText('I have a coupon').click();
   await buyer.getByLabel('Coupon', { exact: true }).fill('halfoff');
-  await buyer.getByRole('button', { name: 'Use it' }).click();
+  await buyer.getByRole('button', { name: 'Apply' }).click();
   await buyer.getByText('HALFOFF: 50 % off the first payment').waitFor();
   expect(await buyer.getByTestId('due-today').textContent()).toBe('€1.00');
   expect(await buyer.getByTestId('later-words').textContent()).toMatch(/^€6\.00 on .*, then €12\.00 monthly/);
@@ -186,14 +186,14 @@ test('two years of a buyer: trial, renewals, a refused card, paid late, pause, s
   const card = async (page: Page, number: string): Promise<void> => {
     await page.getByLabel('Card number').fill(number);
     await page.getByLabel('Expiry (month / year)').fill('11 / 39');
-    await page.getByLabel('Code on the card').fill('321');
+    await page.getByLabel('Security code').fill('321');
   };
 
   // Bought with a trial: 1.00 today, 12.00 monthly later.
   await buyer.goto(`${served.base}/the-sound-library/checkout`);
   expect(await buyer.getByTestId('due-today').textContent()).toBe('€1.00');
   expect(await buyer.getByTestId('due-later').textContent()).toBe('€12.00 monthly');
-  await buyer.getByLabel('E-mail').fill('odile.brand@example.org');
+  await buyer.getByLabel('Email').fill('odile.brand@example.org');
   await buyer.getByLabel('Name').fill('Odile Brand');
   await card(buyer, ONCE.number);
   await buyer.getByRole('button', { name: 'Pay €1.00 now' }).click();
@@ -218,7 +218,7 @@ test('two years of a buyer: trial, renewals, a refused card, paid late, pause, s
     const href = /http:\/\/[^\s"<]+\/member\/enter\/[\w-]+/.exec(await buyer.content())?.[0] ?? '';
     await buyer.goto(href);
     await buyer.getByRole('button', { name: 'Sign in' }).click();
-    await buyer.getByRole('heading', { name: 'What you pay over time' }).waitFor();
+    await buyer.getByRole('heading', { name: 'Subscriptions and plans' }).waitFor();
   };
   await link();
   await buyer.getByText(/^In trial until 29 June 2026\. Then €12\.00 on 29 June 2026\.$/).waitFor();
@@ -250,7 +250,7 @@ test('two years of a buyer: trial, renewals, a refused card, paid late, pause, s
   await move('1 day');
   expect(await mail()).toContain('Your payment for The sound library failed');
   await seen(
-    /^€12\.00 is behind since 29 August 2026\. It is tried again on \d+ (August|September) 2026\. Access stays open until 5 September 2026\.$/,
+    /^€12\.00 has been past due since 29 August 2026\. We try again on \d+ (August|September) 2026\. Access stays open until 5 September 2026\.$/,
   );
   await buyer.getByRole('button', { name: 'Change card (ends 0019)' }).click();
   await card(buyer, ONCE.number);
@@ -260,7 +260,7 @@ test('two years of a buyer: trial, renewals, a refused card, paid late, pause, s
 
   // Paused over a due day, back by itself.
   await buyer.getByRole('button', { name: 'Pause payments' }).click();
-  await buyer.getByLabel('Until which day?').fill('2026-11-10');
+  await buyer.getByLabel('Until when?').fill('2026-11-10');
   await buyer.getByRole('button', { name: 'Pause until 2026-11-10' }).click();
   await buyer.getByText('Done.').waitFor();
   await move('1 month', 2);
@@ -276,25 +276,25 @@ test('two years of a buyer: trial, renewals, a refused card, paid late, pause, s
   await studio.getByLabel('What to switch to').selectOption({ label: 'The sound library, Yearly, €120.00 yearly' });
   await studio
     .getByTestId('leads-to')
-    .getByText(/^€1[01]\d\.\d\d is taken from the card ending 0001 now, after €\d+\.\d\d for unused days\.$/)
+    .getByText(/^€1[01]\d\.\d\d is charged to the card ending 0001 now, after €\d+\.\d\d for unused days\.$/)
     .waitFor();
-  await studio.getByRole('button', { name: 'Switch it', exact: true }).click();
+  await studio.getByRole('button', { name: 'Switch plan', exact: true }).click();
   await studio.getByText('Paid. Thank you.').waitFor();
   await seen(/^The next payment is €120\.00 on \d+ \w+ 2027\.$/);
 
   // A year passes, it renews; then they stop it in two clicks, and the seller gives the last year back.
   await move('1 month', 13);
   await seen(/^The next payment is €120\.00 on \d+ \w+ 2028\.$/);
-  await act(/^Stop after/);
-  await seen(/^Stopped\. Access stays open until \d+ \w+ 2028, and nothing more is paid\.$/);
-  await studio.getByRole('link', { name: /^Stopped, still open/ }).click();
+  await act(/^Cancel \(ends/);
+  await seen(/^Cancelled\. Access stays open until \d+ \w+ 2028, and nothing more is charged\.$/);
+  await studio.getByRole('link', { name: /^Cancelled, still open/ }).click();
   await studio.getByRole('link', { name: 'Odile Brand' }).first().click();
-  await studio.getByRole('button', { name: 'Give money back' }).first().click();
+  await studio.getByRole('button', { name: 'Refund …' }).first().click();
   await studio.getByLabel('Whether it ends too').selectOption({ label: 'end it too' });
-  await studio.getByTestId('leads-to').getByText('€120.00 goes back to the card.').waitFor();
-  await studio.getByRole('button', { name: 'Give the money back', exact: true }).click();
+  await studio.getByTestId('leads-to').getByText('€120.00 is refunded to the card.').waitFor();
+  await studio.getByRole('button', { name: 'Refund', exact: true }).click();
   await studio.getByText('Done.').first().waitFor();
-  await seen(/^Ended on \d+ \w+ 202[78]: the money was given back\.$/);
+  await seen(/^Ended on \d+ \w+ 202[78]: it was refunded\.$/);
   expect(await mail()).toContain('Your refund of €120.00');
 
   // Every paper is there, numbered, and opens as a PDF.

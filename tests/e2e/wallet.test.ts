@@ -9,7 +9,7 @@ const PHONE = { viewport: { width: 390, height: 844 }, bypassCSP: true };
 
 async function fillIn(page: Page, address: string): Promise<void> {
   await page.goto(`${open.served.base}/dawn-field-pack/checkout`);
-  await page.getByLabel('E-mail').fill(address);
+  await page.getByLabel('Email').fill(address);
   await page.getByLabel('Name', { exact: true }).fill('Sefa Brook');
   await page.getByLabel(/^Add the wren/).check();
 }
@@ -28,7 +28,7 @@ test('with a wallet: approved there and paid by itself; turned back, all that wa
   await page.getByText(`${sum} EUR`).waitFor();
   await page.getByRole('button', { name: 'Back to the shop without paying' }).click();
   await page.getByText('You came back without paying. Nothing was charged').waitFor();
-  expect(await page.getByLabel('E-mail').inputValue()).toBe('sefa@example.org');
+  expect(await page.getByLabel('Email').inputValue()).toBe('sefa@example.org');
   expect(await page.getByLabel('Country').inputValue()).toBe('NL');
   await button.waitFor();
   expect(await button.textContent()).toBe(asked);

@@ -38,10 +38,10 @@ test('an entrance with a price of its own: made, published, read from its code, 
   const complaints = complaintsOf(studio);
   await studio.getByRole('link', { name: 'Sell', exact: true }).click();
   await studio.locator('.sheet tbody a', { hasText: 'Dawn field pack' }).first().click();
-  await studio.getByRole('button', { name: 'Add an entrance' }).click();
+  await studio.getByRole('button', { name: 'Add a special link' }).click();
   await studio.getByLabel('friends: word in its address').fill('evening-talk');
-  await studio.getByLabel('evening-talk: what is shown').selectOption('own');
-  await studio.getByText(/The entrance “evening-talk” .* shows no price/).waitFor();
+  await studio.getByLabel('evening-talk: prices shown').selectOption('own');
+  await studio.getByText(/The special link “evening-talk” .* shows no price/).waitFor();
   await studio
     .getByRole('group', { name: 'evening-talk: its prices' })
     .getByLabel(/€68\.00/)
@@ -50,23 +50,23 @@ test('an entrance with a price of its own: made, published, read from its code, 
   await studio.getByLabel('evening-talk: last day').fill('2026-06-20');
   // Nobody else is shown it.
   await studio
-    .getByRole('group', { name: 'Only shown through entrances' })
+    .getByRole('group', { name: 'Only shown through special links' })
     .getByLabel(/€68\.00/)
     .check();
   await studio.getByRole('button', { name: 'Add a countdown' }).click();
   await studio.getByText(/A countdown of .* changes nothing when it is over/).waitFor();
   await studio
-    .getByRole('group', { name: 'Countdown 1: prices that go' })
+    .getByRole('group', { name: 'Countdown 1: prices until then' })
     .getByLabel(/monthly/)
     .check();
   await studio.getByLabel('Countdown 1: moment').fill('2026-06-14T20:00');
   await studio.getByText(/A countdown of .* is over/).waitFor();
   expect(await axeFindings(studio)).toEqual([]);
   await publish(studio);
-  await studio.getByText('QR code, and what to paste elsewhere').click();
-  const short = await readQr(studio, 'Keep as PNG', 'image/png');
+  await studio.getByText('QR code, and code for other websites').click();
+  const short = await readQr(studio, 'Download PNG', 'image/png');
   expect(short).toMatch(new RegExp(`^${open.served.base}/[A-Za-z0-9]{4}$`));
-  expect(await readQr(studio, 'Keep as SVG', 'image/svg+xml')).toBe(short);
+  expect(await readQr(studio, 'Download SVG', 'image/svg+xml')).toBe(short);
   expect(complaints).toEqual([]);
 
   const page = await newPage(open.browser, { ...PHONE, bypassCSP: true });
@@ -75,7 +75,7 @@ test('an entrance with a price of its own: made, published, read from its code, 
   await page.getByText('€68.00').first().waitFor();
   expect(await page.getByText('€24.00').count()).toBe(0);
   await page.getByRole('link', { name: 'Get it now' }).click();
-  await page.getByLabel('E-mail').fill('sefa@example.org');
+  await page.getByLabel('Email').fill('sefa@example.org');
   await page.getByLabel('Name', { exact: true }).fill('Sefa Brook');
   await page.getByText('Sample cards for this test shop').click();
   await page.getByRole('button', { name: 'Goes through', exact: true }).click();
@@ -96,13 +96,13 @@ test('two offers side by side, and a lower price for whoever turns back: from th
   await studio
     .getByLabel('What it sells', { exact: true })
     .selectOption({ label: 'Dawn field pack: €24.00 · €68.00 · 3 × €9.00 monthly' });
-  await studio.getByRole('button', { name: /^Begin like this ?: Show two offers side by side$/ }).click();
-  await studio.getByRole('button', { name: 'something lower for whoever turns back' }).click();
-  await studio.getByText(/The page for whoever turns back .* has no price of its own yet/).waitFor();
+  await studio.getByRole('button', { name: /^Create path ?: Show two offers side by side$/ }).click();
+  await studio.getByRole('button', { name: 'a lower offer for people who leave the checkout' }).click();
+  await studio.getByText(/The page for people who leave the checkout .* has no price yet/).waitFor();
   await studio
     .getByLabel('The lower price', { exact: true })
     .selectOption({ label: 'Dawn field pack, In three parts, 3 × €9.00 monthly' });
-  await studio.getByText('Nothing missing').waitFor();
+  await studio.getByText('Ready to publish').waitFor();
   expect(await axeFindings(studio)).toEqual([]);
   await publish(studio);
 
@@ -118,7 +118,7 @@ test('two offers side by side, and a lower price for whoever turns back: from th
   await page.waitForURL('**/dawn-field-pack-2/before-you-go');
   expect(await axeFindings(page)).toEqual([]);
   await page.getByRole('link', { name: 'Get it now' }).click();
-  await page.getByLabel('E-mail').fill('tarn.brook@example.org');
+  await page.getByLabel('Email').fill('tarn.brook@example.org');
   await page.getByLabel('Name', { exact: true }).fill('Tarn Brook');
   await page.getByText('Sample cards for this test shop').click();
   await page.getByRole('button', { name: 'Goes through', exact: true }).click();

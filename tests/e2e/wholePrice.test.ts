@@ -25,7 +25,7 @@ async function buy(path: string, address: string, price?: string): Promise<Page>
   const page = await newPage(browser);
   await page.goto(`${served.base}${path}`);
   if (price) await page.getByRole('radio', { name: price }).check();
-  await page.getByLabel('E-mail').fill(address);
+  await page.getByLabel('Email').fill(address);
   await page.getByLabel('Name', { exact: true }).fill('Tove Marsh');
   await page.getByText('Sample cards for this test shop').click();
   await page.getByRole('button', { name: 'Goes through', exact: true }).click();
@@ -53,9 +53,9 @@ test('limits, days, a length of access, words and a statement of its own, from t
   const sold = Number(/^\d+/.exec((await studio.getByText(/^\d+ sold so far$/).textContent()) ?? '')?.[0]);
   const limit = sold + 2;
   await studio.getByLabel(`${name}: how many can be sold`).fill(String(limit));
-  await studio.getByLabel(`${name}: how many to each buyer`).fill('1');
-  await studio.getByRole('button', { name: `${name}: add words in place of the number` }).click();
-  await studio.getByLabel(`${name}: words in place of the number`).fill('The price of two coffees');
+  await studio.getByLabel(`${name}: maximum per buyer`).fill('1');
+  await studio.getByRole('button', { name: `${name}: add custom price text` }).click();
+  await studio.getByLabel(`${name}: custom price text`).fill('The price of two coffees');
   await studio.getByRole('button', { name: `${name}: add card statement` }).click();
   await studio.getByLabel(`${name}: card statement`).fill('WREN CARDS 2026');
   await studio
@@ -76,7 +76,9 @@ test('limits, days, a length of access, words and a statement of its own, from t
   await first.waitForURL('**/offer');
   const again = await buy('/wren-sound-cards/checkout', ' ONE@example.org ');
   await again
-    .getByText('Each buyer can have this once, and this address already has it. Nothing was charged.', { exact: false })
+    .getByText('Each buyer can have this once, and this email address already has it. Nothing was charged.', {
+      exact: false,
+    })
     .waitFor();
   const second = await buy('/wren-sound-cards/checkout', 'two@example.org');
   await second.waitForURL('**/offer');
@@ -92,7 +94,7 @@ test('a link held elsewhere is reached through the buyer’s own link only; a fi
     .getByRole('link', { name: /One minute of marsh/ })
     .first()
     .click();
-  await studio.getByRole('button', { name: 'Add a link held elsewhere' }).click();
+  await studio.getByRole('button', { name: 'Add a link to a file elsewhere' }).click();
   await studio.getByLabel('Name of link 1').fill('The film');
   await studio.getByLabel('Address of link 1').fill('film');
   await studio.getByText('“film” is not a web address.', { exact: false }).first().waitFor();
@@ -100,12 +102,12 @@ test('a link held elsewhere is reached through the buyer’s own link only; a fi
   await studio
     .getByLabel('Replace Who was it.pdf')
     .setInputFiles({ name: 'Who was it, again.pdf', mimeType: 'application/pdf', buffer: Buffer.from('%PDF-1.4 new') });
-  await studio.getByText('Before it: Who was it.pdf', { exact: false }).waitFor();
+  await studio.getByText('Previous version: Who was it.pdf', { exact: false }).waitFor();
   await studio.getByRole('button', { name: 'Move up Who was it, again.pdf' }).click();
   await publish();
   const page = await newPage(browser);
   await page.goto(`${served.base}/one-minute-of-marsh/checkout`);
-  await page.getByLabel('E-mail').fill('film@example.org');
+  await page.getByLabel('Email').fill('film@example.org');
   await page.getByLabel('Name', { exact: true }).fill('Film');
   await page.getByRole('button', { name: /^Get/ }).click();
   await page.waitForURL('**/thanks');
@@ -116,8 +118,8 @@ test('a link held elsewhere is reached through the buyer’s own link only; a fi
   // Without the visit or a sign-in the same link leads nowhere.
   const stranger = await (await newPage(browser)).request.get(`${served.base}${href ?? ''}`, { maxRedirects: 0 });
   expect(stranger.status()).toBe(403);
-  await studio.getByRole('button', { name: /^Put back Who was it\.pdf/ }).click();
-  await studio.getByText('Before it: Who was it, again.pdf', { exact: false }).waitFor();
+  await studio.getByRole('button', { name: /^Restore Who was it\.pdf/ }).click();
+  await studio.getByText('Previous version: Who was it, again.pdf', { exact: false }).waitFor();
 });
 
 test('a sales page with its own checkout, and a chooser that has chosen', async () => {
@@ -133,7 +135,7 @@ test('a sales page with its own checkout, and a chooser that has chosen', async 
   const heard = complaintsOf(page);
   await page.goto(`${served.base}/dawn-field-pack`);
   await page.getByRole('heading', { name: 'Dawn field pack', level: 1 }).waitFor();
-  await page.getByLabel('E-mail').fill('page@example.org');
+  await page.getByLabel('Email').fill('page@example.org');
   await page.getByRole('radio', { name: 'For a class, up to 30' }).check();
   await page.getByRole('button', { name: 'Pay €68.00 now' }).waitFor();
   await page.getByRole('link', { name: /^Choose this ?: For a class/ }).click();
@@ -174,14 +176,14 @@ test('put away: off the lists and off sale, kept by its owners, brought back', a
     .getByRole('link', { name: /Wren sound cards/ })
     .first()
     .click();
-  await studio.getByRole('button', { name: 'Put this away' }).click();
+  await studio.getByRole('button', { name: 'Archive' }).click();
   await studio.waitForFunction(() => !document.querySelector('.index')?.textContent?.includes('Wren sound cards'));
   await publish();
   const gone = await (await fetch(`${served.base}/wren-sound-cards/checkout`)).text();
   expect(gone).toContain('This is not on sale at the moment');
   await studio.getByRole('link', { name: 'Reedlight' }).click();
-  await studio.getByRole('button', { name: 'Bring back the product Wren sound cards' }).click();
-  await studio.getByRole('button', { name: 'Bring back the offer Wren sound cards' }).click();
+  await studio.getByRole('button', { name: 'Restore the product Wren sound cards' }).click();
+  await studio.getByRole('button', { name: 'Restore the offer Wren sound cards' }).click();
   await stage('Make');
   await studio
     .getByRole('link', { name: /Wren sound cards/ })
@@ -224,7 +226,7 @@ test('a large picture is made smaller; the brand reaches buyers, and what could 
   );
   await studio.getByRole('link', { name: 'Reedlight' }).click();
   await studio.getByLabel('Colour of headings and buttons').fill('#ffcc00');
-  await studio.getByText(/^#ffcc00 is too pale to be read on these pages/).waitFor();
+  await studio.getByText(/^#ffcc00 is too pale to read on these pages/).waitFor();
   await studio.getByLabel('Logo').setInputFiles({ name: 'Logo.png', mimeType: 'image/png', buffer: picture });
   await studio.getByText('Logo.webp', { exact: true }).waitFor();
   await publish();
@@ -248,17 +250,17 @@ test('the buyer names the amount, or takes several: from the sentence to what is
     .first()
     .click();
   await studio.getByLabel('For yourself: how it is paid').selectOption('open');
-  await studio.getByLabel('For yourself: the least in EUR').fill('30');
+  await studio.getByLabel('For yourself: minimum in EUR').fill('30');
   await studio.getByText('The least is above what is suggested.').first().waitFor();
-  await studio.getByLabel('For yourself: the least in EUR').fill('5');
-  await studio.getByLabel('For yourself: the most in EUR').fill('90');
+  await studio.getByLabel('For yourself: minimum in EUR').fill('5');
+  await studio.getByLabel('For yourself: maximum in EUR').fill('90');
   await studio
-    .getByText('On the day of buying an amount that you name, from €5.00 to €90.00, once.', { exact: false })
+    .getByText('On the day of purchase an amount you choose, from €5.00 to €90.00, one payment.', { exact: false })
     .first()
     .waitFor();
   const several = 'For a class, up to 30';
   await studio.getByRole('button', { name: `${several}: add limit` }).click();
-  await studio.getByLabel(`${several}: how many in one order`).fill('4');
+  await studio.getByLabel(`${several}: maximum per order`).fill('4');
   await studio.getByRole('button', { name: `${several}: add article number` }).click();
   await studio.getByLabel(`${several}: article number`).fill('DFP-30');
   await publish();
@@ -268,8 +270,8 @@ test('the buyer names the amount, or takes several: from the sentence to what is
   await visitor.getByText('Any amount from €5.00 to €90.00.').waitFor();
   expect(await visitor.getByLabel('Your amount').inputValue()).toBe('24.00');
   await visitor.getByLabel('Your amount').fill('4');
-  await visitor.getByLabel('E-mail').fill('named@example.org');
-  await visitor.getByText('Name an amount from €5.00 to €90.00.').waitFor();
+  await visitor.getByLabel('Email').fill('named@example.org');
+  await visitor.getByText('Enter an amount from €5.00 to €90.00.').waitFor();
   await visitor.getByLabel('Your amount').fill('8,50');
   await visitor.getByLabel('Name', { exact: true }).fill('Tove Marsh');
   await visitor.getByRole('button', { name: 'Pay €8.50 now' }).waitFor();
@@ -279,7 +281,7 @@ test('the buyer names the amount, or takes several: from the sentence to what is
   // Enter in the field pays no sum that was not shown: it is asked for, shown, and waits for another press.
   await visitor.getByLabel('Your amount').fill('9');
   await visitor.getByLabel('Your amount').press('Enter');
-  await visitor.getByText('What you typed changes what you pay. Nothing was charged yet', { exact: false }).waitFor();
+  await visitor.getByText('What you typed changes the price. Nothing has been charged yet', { exact: false }).waitFor();
   await visitor.getByRole('button', { name: 'Pay €9.00 now' }).waitFor();
   expect(await visitor.getByTestId('due-today').textContent()).toBe('€9.00');
   // Several of the other price: the bill counts them, the receipt names the article.

@@ -26,7 +26,7 @@ export const courseOf = (modules: Module[], more: Partial<Course> = {}): Course 
   ...more,
 });
 
-/** Two questions: which of three, and one that is typed. Both have to be right. */
+/** Two questions: which of three, and one that is typed. Both must be correct. */
 export const quiz = (more: Partial<Quiz> = {}): Quiz => ({
   questions: [
     {

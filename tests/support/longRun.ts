@@ -538,11 +538,11 @@ class Audit {
       this.#broken('nothing will ever happen to it', a);
     for (const p of later(a))
       if (p.givenBack + p.lost > p.amount + p.credit || p.taxBack > p.tax)
-        this.#broken('more given back than paid', { a, p });
+        this.#broken('more refunded than paid', { a, p });
     const whole = state.orders.get(a.orderId);
     const order = whole && boughtBy(whole).lines.find((l) => l.lineId === a.lineId);
     if (order && (order.givenBack + order.lost > order.paid || order.taxBack > order.tax))
-      this.#broken('more given back than paid', order);
+      this.#broken('more refunded than paid', order);
     // Payments come in order, none twice, none left out; each is what its terms say.
     let n = a.terms.trial || a.from !== null ? 0 : 1;
     for (const due of later(a).flatMap((p) => p.dues)) {

@@ -10,7 +10,7 @@ export const later = ({ payments }: Pick<Agreement, 'payments'>) =>
     return { ...payment, ...line, paymentId: id };
   });
 
-/** An order with what the card paid of each line on the day of buying, and its first payment. */
+/** An order with what the card paid of each line on the day of purchase, and its first payment. */
 export const bought = (order: Pick<Order, 'lines' | 'payments'>) => {
   const [first] = order.payments;
   return {

@@ -6,7 +6,7 @@ export const PHONE = { viewport: { width: 390, height: 844 }, bypassCSP: true };
 
 /** Fills in the checkout that is open with a card that goes through. */
 export async function fillCheckout(phone: Page, [name, mail]: readonly [string, string]): Promise<void> {
-  await phone.getByLabel('E-mail').fill(mail);
+  await phone.getByLabel('Email').fill(mail);
   await phone.getByLabel('Name', { exact: true }).fill(name);
   await phone.getByText('Sample cards for this test shop').click();
   await phone.getByRole('button', { name: 'Goes through', exact: true }).click();

@@ -8,7 +8,7 @@ import { Temporal } from 'temporal-polyfill';
 interface Paid {
   id: number;
   amount: number;
-  /** Given back, or turned into credit. */
+  /** Refunded, or turned into credit. */
   back: number;
   /** Of which subscription, by the order in which they were begun. */
   of: number;
@@ -201,7 +201,7 @@ export class PlainLife {
     this.#period = { ...this.#period, from: this.#period.from.add(moved), until: this.#period.until.add(moved) };
   }
 
-  /** What can be given back of the subscription's own payments, the newest first. */
+  /** What can be refunded of the subscription's own payments, the newest first. */
   mostBack(disputed: ReadonlySet<number>): number {
     return this.#own(disputed).reduce((total, { amount, back }) => total + amount - back, 0);
   }

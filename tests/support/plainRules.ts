@@ -64,7 +64,7 @@ const GRACE_DAYS = 7;
 /**
  * Until when what somebody pays over time is open, for somebody who never did anything but pay or not: to the end of
  * what is paid and its days of grace, to the next due at the latest. Null is for good.
- * @param paid how many payments came, the one on the day of buying with them where there was no trial
+ * @param paid how many payments came, the one on the day of purchase with them where there was no trial
  */
 export function openUntil({ terms, start, zone }: Pick<Agreement, 'terms' | 'start' | 'zone'>, paid: number) {
   const all = terms.payments !== undefined && paid >= terms.payments;

@@ -297,7 +297,7 @@ export async function severalRun(seed: number): Promise<SeveralRun> {
     }
     const done = await running;
     if (disputed) expect(done).toMatchObject({ refused: 'disputed' });
-    else if (!('refused' in done)) count('given back');
+    else if (!('refused' in done)) count('refunded');
   }
 
   async function dispute(): Promise<void> {

@@ -21,5 +21,5 @@ export async function publish(studio: Page): Promise<void> {
     .getByRole('complementary')
     .getByRole('button', { name: /^Publish \d+ changes?$/ })
     .click();
-  await studio.getByText('Published. Buyers see it now.').waitFor();
+  await studio.getByText('Published. Buyers see the changes now.').waitFor();
 }

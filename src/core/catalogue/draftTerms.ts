@@ -151,7 +151,7 @@ function setUpProblem({ setUp }: DraftTerms, currency: string): TermsProblem | n
   return setUp.label.trim() === ''
     ? { part: 'setUp', text: 'What is the set-up fee for? Give it a name.' }
     : setUp.label.trim().length > 60
-      ? { part: 'setUp', text: 'The name of the set-up fee has at most 60 letters.' }
+      ? { part: 'setUp', text: 'The name of the set-up fee can have up to 60 characters.' }
       : null;
 }
 

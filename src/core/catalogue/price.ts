@@ -8,7 +8,7 @@ import { SendingPrice } from './sendingPrice';
 /** What every bank can print on a card statement. */
 export const CardStatement = z
   .string()
-  .regex(/^[A-Za-z0-9 .\-]{5,22}$/, 'A card statement takes 5 to 22 letters, digits, spaces, points or dashes.');
+  .regex(/^[A-Za-z0-9 .\-]{5,22}$/, 'A card statement can have 5 to 22 letters, digits, spaces, full stops or dashes.');
 
 const count = z.int().min(1).max(10_000_000).nullable();
 const day = z.iso.date().nullable();

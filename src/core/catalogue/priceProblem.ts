@@ -61,7 +61,7 @@ export function priceProblem(price: DraftPrice, currency: string): PriceProblem 
     [
       'cardStatement',
       price.cardStatement !== null && !CardStatement.safeParse(price.cardStatement).success
-        ? 'A card statement takes 5 to 22 letters, digits, spaces, points or dashes.'
+        ? 'A card statement can have 5 to 22 letters, digits, spaces, full stops or dashes.'
         : null,
     ],
   ];
@@ -110,12 +110,12 @@ function riseProblem({ rise, terms }: DraftPrice, currency: string): string | nu
 
 function ownedProblem({ owned, terms }: DraftPrice, currency: string): string | null {
   if (owned === null || terms.kind === 'free' || terms.kind === 'open') return null;
-  if (written(owned).length === 0) return 'What is off for a part that somebody has: write an amount, or remove this.';
+  if (written(owned).length === 0) return 'Discount for products owned: enter an amount, or remove this.';
   const problems = written(owned).map(({ amount }) =>
     paidProblem(amount, currency, 'Nothing off is said by no amount.'),
   );
   const problem = problems.find((text) => text !== null);
-  return problem ? `What is off for a part that somebody has: ${problem}` : null;
+  return problem ? `Discount for products owned: ${problem}` : null;
 }
 
 /** Parts for which an amount was written: an empty field takes nothing off. */

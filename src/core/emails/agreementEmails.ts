@@ -131,7 +131,7 @@ export const AGREEMENT_EMAILS = [
     kind: 'leaving',
     // The receipt says it now.
     former: true,
-    name: 'Ends unless kept',
+    name: 'Ends unless you keep it',
     when: 'when something is bought, without signing in, that takes the place of a subscription',
     fits: (a) => a.leaving !== undefined,
     facts: (a) => ({ at: a.endsAt, reason: a.title }),

@@ -5,6 +5,6 @@ export const STEP_KIND_NAMES: Readonly<Record<Step['kind'], string>> = {
   page: 'page',
   checkout: 'checkout',
   offer: 'offer after payment',
-  'turned-back': 'page for whoever turns back',
+  'turned-back': 'page for people who leave the checkout',
   thanks: 'thank-you page',
 };

@@ -181,11 +181,11 @@ const MESSAGES: Record<string, string> = {
   refused: 'that the payment did not go through',
   'on-hold': 'that access is on hold',
   paused: 'that it is paused',
-  back: 'that it goes on',
+  back: 'that it continues',
   cancelled: 'that it is stopped',
-  kept: 'that it goes on',
+  kept: 'that it continues',
   'paid-off': 'that it is paid off',
-  finished: 'that it has come to its end',
+  finished: 'that it has ended',
   'ended-unpaid': 'that it ended unpaid',
   switched: 'that it was switched',
   stopped: 'that the plan was ended',
@@ -227,9 +227,9 @@ function stepsOf(events: Rehearsal['events'], release: Release): RehearsedStep[]
         amounts.set(event.data.refundId, event.data.amount);
         return [];
       case 'charge.paid':
-        return step('paid', 'on the day of buying', amounts.get(event.data.key) ?? 0);
+        return step('paid', 'on the day of purchase', amounts.get(event.data.key) ?? 0);
       case 'charge.refused':
-        return step('refused', 'on the day of buying', amounts.get(event.data.key) ?? 0);
+        return step('refused', 'on the day of purchase', amounts.get(event.data.key) ?? 0);
       case 'due.paid':
         return step(
           'paid',
@@ -252,7 +252,10 @@ function stepsOf(events: Rehearsal['events'], release: Release): RehearsedStep[]
       case 'pass.released':
         return step('open-again', titles.get(event.data.passId) ?? '');
       case 'mail.due':
-        return step('message', event.data.mail === 'receipt' ? 'the receipt, with the way in' : 'that money goes back');
+        return step(
+          'message',
+          event.data.mail === 'receipt' ? 'the receipt, with the sign-in link' : 'that money goes back',
+        );
       case 'agreement.mailDue':
         return step('message', MESSAGES[event.data.mail] ?? '');
       default:

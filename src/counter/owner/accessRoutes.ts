@@ -71,11 +71,11 @@ export function accessRoutes(context: CounterContext): Router {
     return lines.map((line): Judged => {
       const until = line.until === null ? null : endOf(line.until, zone);
       const say = (fate: Fate['fate'], why = ''): Judged => ({ fate, why, line, until });
-      if (!isAddress(line.address)) return say('wrong', `“${line.address}” is no e-mail address.`);
+      if (!isAddress(line.address)) return say('wrong', `“${line.address}” is not an email address.`);
       if (!products.has(line.productId)) return say('wrong', 'This product is not live.');
-      if (until !== null && until <= runner.now()) return say('wrong', `${line.until} lies behind.`);
+      if (until !== null && until <= runner.now()) return say('wrong', `${line.until} is in the past.`);
       const key = `${compareAddress(line.address)} ${line.productId}`;
-      if (seen.has(key)) return say('double', 'It stands in a line before this.');
+      if (seen.has(key)) return say('double', 'It is already in an earlier line.');
       seen.add(key);
       const person = people.find(line.address);
       if (!person) return say('new');
@@ -92,7 +92,7 @@ export function accessRoutes(context: CounterContext): Router {
       address: address.trim().normalize('NFC'),
     }));
     if (people.isGoing(person.id))
-      throw new Problem(503, 'Somebody of this list is being erased. Nothing was given. Try again.', 'press-again');
+      throw new Problem(503, 'Someone in this list is being erased. No access was given. Try again.', 'press-again');
     if (runner.state.people.get(person.id) !== person.rev)
       await runner.execute({ type: 'change-person', personId: person.id, rev: person.rev });
     return person;

@@ -127,7 +127,7 @@ export function bookingRoutes(context: CounterContext): Router {
       by.id,
     );
     if ('refused' in done) throw refusalProblem(done);
-    return { sentence: 'Booked. They hear of it by mail.' };
+    return { sentence: 'Booked. They are notified by email.' };
   });
 
   serve(router, context, DELIVER_ROUTES.sessionsOf, ({ params, req }) => {
@@ -160,7 +160,7 @@ export function bookingRoutes(context: CounterContext): Router {
 }
 
 const SAID = {
-  move: 'Moved. They hear of it by mail.',
-  'call-off': 'Called off. They hear of it by mail.',
+  move: 'Moved. They are notified by email.',
+  'call-off': 'Cancelled. They are notified by email.',
   mark: 'Noted.',
 } as const;

@@ -73,13 +73,13 @@ export function classRoutes(context: CounterContext): Router {
       by,
     );
     if ('refused' in done) throw refusalProblem(done);
-    const what = act.act === 'move' ? 'Moved' : 'Called off';
+    const what = act.act === 'move' ? 'Moved' : 'Cancelled';
     const who =
       told === 0
         ? 'Nobody had a seat'
         : told === 1
-          ? '1 person hears of it by mail'
-          : `${told} people hear of it by mail`;
+          ? '1 person is notified by email'
+          : `${told} people are notified by email`;
     return { sentence: `${what}. ${who}.` };
   });
   return router;

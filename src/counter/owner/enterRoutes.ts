@@ -20,7 +20,7 @@ export function enterRoutes(context: CounterContext): Router {
   router.post('/', asks, express.json({ limit: '2kb' }), (req, res) => {
     const { address } = AskRequest.parse(req.body);
     answer(res.status(202), Said, {
-      sentence: 'If somebody with this address helps here, a link is on its way to it. It works once, for 15 minutes.',
+      sentence: 'If a helper has this email address, we’ve sent a link to it. It works once, for 15 minutes.',
     });
     context.afterwards.do('A helper’s link could not be sent', async () => {
       const helper = context.helpers.find(address);

@@ -27,9 +27,9 @@ export function helperRoutes(context: CounterContext): Router {
   serve(router, context, OWNER_ROUTES.helpers, () => ({ helpers: [...helpers.all()] }));
   serve(router, context, OWNER_ROUTES.inviteHelper, async ({ body: { name, address, rights } }) => {
     if (!isAddress(address))
-      throw new Problem(422, 'That e-mail address cannot be right. Nobody was asked in.', 'address-wrong');
+      throw new Problem(422, 'That email address can’t be right. Nobody was invited.', 'address-wrong');
     if (helpers.find(address))
-      throw new Problem(409, 'Somebody with this address helps already. Change what they may do instead.', 'known');
+      throw new Problem(409, 'This person is already a helper. Change their permissions instead.', 'known');
     const helper = {
       id: ids.next('h'),
       name: name.trim(),

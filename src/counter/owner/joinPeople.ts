@@ -63,9 +63,9 @@ function comesTo({ runner }: CounterContext, goes: PersonRecord, stays: PersonRe
   return [
     `${called(goes)} (${goes.address}) has ${many(orders, 'order')}, ${many(open, 'thing')} open and ${many(running, 'plan or subscription', 'plans and subscriptions')} running. All of it becomes that of ${called(stays)}, lessons done and notes included.`,
     ...twice.map(
-      (title) => `Both subscribe to “${title}”. Both go on being paid; end one of the two if it should be paid once.`,
+      (title) => `Both subscribe to “${title}”. Both continue to be charged; cancel one of them if only one should be.`,
     ),
-    `Whoever reads the mail of either address can open all of it. We write to ${stays.address}. This cannot be taken back.`,
+    `Anyone who reads the email of either address can open everything. We write to ${stays.address}. This can’t be undone.`,
   ];
 }
 

@@ -29,9 +29,5 @@ export function mayBack(
   const { currency, locale } = shopOf(context);
   if (mayGiveBack(by.rights, inAll, order?.currency === currency)) return;
   const most = formatAmount(by.rights.giveBackUpTo ?? 0, currency, locale);
-  refuseWho(
-    context,
-    req,
-    `You may give back up to ${most} of an order. Nothing was given back. The owner can give back more.`,
-  );
+  refuseWho(context, req, `You can refund up to ${most} of an order. Nothing was refunded. The owner can refund more.`);
 }

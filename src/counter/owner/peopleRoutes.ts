@@ -49,7 +49,7 @@ export function peopleRoutes(context: CounterContext): Router {
   });
   serve(router, context, OWNER_ROUTES.waysAreFine, async ({ params }) => {
     await noteAnswered(context, params.id);
-    return { sentence: 'Noted. It is said again only if it goes on.' };
+    return { sentence: 'Noted. You will be told again only if it continues.' };
   });
 
   serveRaw(router, context, OWNER_ROUTES.everythingOf, ({ params, res }) => {

@@ -17,7 +17,7 @@ export function practiceRoutes(context: CounterContext): Router {
   };
   const shop = (id: string): PracticeShop => {
     const found = shops().get(id);
-    if (!found) throw new Problem(410, 'This practice is over. Nothing of it was kept.', 'walk-over');
+    if (!found) throw new Problem(410, 'This practice run has ended. Nothing from it was kept.', 'walk-over');
     return found;
   };
 

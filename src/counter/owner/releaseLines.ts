@@ -30,5 +30,5 @@ export function releaseLines(context: CounterContext): ReleaseLine[] {
 
 function byName({ helpers }: CounterContext, by: string | undefined): string | null {
   if (by === undefined || by === OWNER) return null;
-  return helpers.get(by)?.name ?? 'somebody who helped';
+  return helpers.get(by)?.name ?? 'a helper';
 }

@@ -35,7 +35,7 @@ export function releaseRoutes(context: CounterContext): Router {
   serve(router, context, OWNER_ROUTES.putFile, async ({ params, req }) => {
     const sha256 = shaOf(params.sha256);
     if (!(await context.vault.put(sha256, req)))
-      throw new Problem(422, 'The file changed on its way, so it was not kept. Try again.', 'file-changed');
+      throw new Problem(422, 'The file changed during the upload, so it was not saved. Try again.', 'file-changed');
     return DONE;
   });
 

@@ -69,7 +69,7 @@ export function taskRoutes(context: CounterContext): Router {
       by.id,
     );
     if ('refused' in done) throw refusalProblem(done);
-    return { sentence: act.act === 'done' ? 'Done. They hear of it by mail.' : 'It waits again.' };
+    return { sentence: act.act === 'done' ? 'Done. The customer is notified by email.' : 'It is back on the list.' };
   });
   return router;
 }

@@ -13,7 +13,7 @@ export function troublesOf(context: CounterContext): string[] {
       const agreement = 'agreementId' in command ? state.agreements.get(command.agreementId) : undefined;
       const person = agreement && calledBySeller(context.people.get(agreement.personId));
       const what = agreement ? `“${agreement.title}” of ${person || 'somebody'}` : `“${command.type}”`;
-      return `What was due for ${what} could not be worked out (${why}). Everything else goes on, and it is tried again every few minutes.`;
+      return `What was due for ${what} could not be calculated (${why}). Everything else continues, and we try again every few minutes.`;
     }),
     ...[...named.givenUp()].flatMap((sha256) => {
       const name = files.get(sha256);
@@ -25,7 +25,7 @@ export function troublesOf(context: CounterContext): string[] {
     }),
     // What waits for a parcel or a refund goes on as it should: nobody has to do anything about it.
     ...(erasures.all().some(({ personId }) => !context.people.kept(personId)?.leaves)
-      ? ['An erasure has begun and is not finished. It goes on by itself; the log says what it waits for.']
+      ? ['An erasure has started and is not finished. It continues automatically; the log says what it is waiting for.']
       : []),
   ];
 }

@@ -22,11 +22,11 @@ export function unusualUse(context: CounterContext): Unusual[] {
     return calledBySeller(person) || (person?.address ?? 'Somebody');
   };
   const titleOf = (id: string): string =>
-    liveRelease(context)?.content.products.find((p) => p.id === id)?.title ?? 'something put away';
+    liveRelease(context)?.content.products.find((p) => p.id === id)?.title ?? 'something archived';
   return [
     ...networks.unusual(day).map(({ personId, networks: many }) => ({
       personId,
-      sentence: `${name(personId)} fetched from ${many} networks today.`,
+      sentence: `${name(personId)} downloaded from ${many} networks today.`,
     })),
     ...fetchedMuch(context).flatMap(({ personId, productId, fetched, usual }) =>
       answeredFor(context, personId) >= fetched
@@ -34,7 +34,7 @@ export function unusualUse(context: CounterContext): Unusual[] {
         : [
             {
               personId,
-              sentence: `${name(personId)} fetched files of ${titleOf(productId)} ${fetched} times; ${usual} is usual.`,
+              sentence: `${name(personId)} downloaded files of ${titleOf(productId)} ${fetched} times; ${usual} is usual.`,
             },
           ],
     ),

@@ -51,13 +51,16 @@ export function uploadRoutes({ vault }: Pick<CounterContext, 'vault'>): Router {
       const whole = await vault.take(join(vault.coming, id), id);
       await store.configstore.delete(id);
       // eslint-disable-next-line @typescript-eslint/only-throw-error -- what the protocol's server reads
-      if (!whole) throw { status_code: 422, body: 'The file changed on its way, so it was not kept.' };
+      if (!whole) throw { status_code: 422, body: 'The file changed during the upload, so it was not saved.' };
       return {};
     },
     // The store says of any refusal of the disk only that it could not write.
     onResponseError: (_req, error) =>
       error === ERRORS.FILE_WRITE_ERROR || isDiskError(error)
-        ? { status_code: 503, body: 'The shop could not keep the file: its disk may be full. What has come is kept.' }
+        ? {
+            status_code: 503,
+            body: 'The shop could not save the file: its disk may be full. What was uploaded so far is kept.',
+          }
         : undefined,
   });
   // What a crash or a seller who never came back has left.

@@ -28,7 +28,7 @@ const IDLE_MS = 2 * 3_600_000;
 const SWEPT_EVERY_MS = 5 * 60_000;
 
 const NOT_OPENED =
-  'There is no room, or no right, to practise in the shop’s folder. Your draft is safe, and the shop goes on as it was.';
+  'The shop’s folder is full or read-only, so the practice run could not start. Your draft is safe, and the shop is not affected.';
 
 /** What is under way in one when it ends has so long to come to its end. */
 const ENDS_WITHIN_MS = 5_000;

@@ -41,8 +41,7 @@ async function payUpTo(
   const { runner, ids } = context;
   const coming = comingOf(context, req, path.id);
   const choices = await choicesTo(release, path, step.id, runner.now(), coming.entrance ?? null);
-  if (!choices?.priceId)
-    throw new Problem(409, 'Nobody who pays on this path as it is comes to this step.', 'not-reached');
+  if (!choices?.priceId) throw new Problem(409, 'No buyer on this path can reach this step.', 'not-reached');
   const visit = newVisit(context, path, choices.checkout ?? checkoutOf(path)?.id ?? '', coming);
   const till = tillFor({ visit, release }, path, runner.now());
   const cart = cartFor(release, till, choices.priceId, { extras: choices.extras });

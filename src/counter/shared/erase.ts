@@ -36,7 +36,7 @@ export async function erasePerson(context: CounterContext, asked: PersonId): Pro
     context.log('An erasure could not be finished, and is gone on with', error);
     throw new Problem(
       503,
-      'The erasing has begun and could not be finished now: the disk or the mail service did not answer. It is written down and goes on by itself. Look again in a few minutes.',
+      'The erasing has begun and could not be finished now: the disk or the mail service did not answer. It is recorded and continues automatically. Check again in a few minutes.',
       'erasing',
     );
   }
@@ -85,7 +85,7 @@ function checkFree(context: CounterContext, personId: PersonId): void {
   if (context.people.get(personId)?.id !== personId)
     throw new Problem(
       409,
-      'They were made one with somebody else at this moment. Nothing was erased. Look again at who they are now.',
+      'This customer was just merged with another one. Nothing was erased. Check the merged customer first.',
       'same-person',
     );
   refuseUnderWay(context, personId);

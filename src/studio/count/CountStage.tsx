@@ -13,6 +13,8 @@ import { onceAllIsHere } from '../data/queries/newest';
 import { Panes } from '../frame/Panes';
 import { useAppSelector } from '../store';
 import { colour } from './chart';
+import { countWords } from '#say/count';
+const say = countWords.countStage;
 
 const DAYS_SHOWN = 60;
 
@@ -31,27 +33,27 @@ export default function CountStage({ draft }: { draft: Draft }) {
       draft={draft}
       sheet={
         <>
-          <h1>What came in</h1>
+          <h1>{say.revenue}</h1>
           {data.count === 0 ? (
             <p className="lead mt-3">
-              Here stands what came in by day and by offer. Nothing was sold yet.{' '}
+              {say.revenueAppearsHereDay}{' '}
               <Link className="plain-link" to="/sell">
-                Look at what is on sale
+                {say.seeWhatSale}
               </Link>
             </p>
           ) : (
             <>
               <p className="lead mt-2 text-ink-2">
-                <b className="font-semibold text-money">{money(paid)}</b> from{' '}
+                <b className="font-semibold text-money">{money(paid)}</b> {say.from}{' '}
                 <Link className="underline" to={ordersLink({})}>
-                  {data.count.toLocaleString('en')} orders
+                  {say.orders(data.count.toLocaleString('en'))}
                 </Link>
                 {data.laterCount > 0 && (
                   <>
                     {' '}
-                    and <b className="font-semibold text-money">{money(data.laterPaid)}</b> from{' '}
+                    {say.and} <b className="font-semibold text-money">{money(data.laterPaid)}</b> {say.from}{' '}
                     <Link className="underline" to={laterLink()}>
-                      {data.laterCount.toLocaleString('en')} later payments
+                      {say.laterPayments(data.laterCount.toLocaleString('en'))}
                     </Link>
                   </>
                 )}
@@ -59,7 +61,7 @@ export default function CountStage({ draft }: { draft: Draft }) {
                   <>
                     ,{' '}
                     <Link className="underline" to={ordersLink({ group: 'back' })}>
-                      {money(back)} of orders given back or lost
+                      {say.ordersRefundedLostDisputes(money(back))}
                     </Link>
                   </>
                 )}
@@ -67,25 +69,21 @@ export default function CountStage({ draft }: { draft: Draft }) {
                   <>
                     ,{' '}
                     <Link className="underline" to={laterLink({ back: true })}>
-                      {money(data.laterBack)} of later payments
+                      {say.laterPayments2(money(data.laterBack))}
                     </Link>
                   </>
                 )}
                 .
               </p>
               <section className="sec mt-4">
-                <h3 className="mb-2">By day</h3>
+                <h3 className="mb-2">{say.revenueDay}</h3>
                 {data.laterCount > 0 && (
                   <p className="cap mb-1">
-                    <span className="text-money">■</span> orders <span className="ml-3 text-access">■</span> later
-                    payments
+                    <span className="text-money">■</span> {say.orders2} <span className="ml-3 text-access">■</span>{' '}
+                    {say.laterPayments3}
                   </p>
                 )}
-                <div
-                  style={{ height: 220 }}
-                  role="img"
-                  aria-label={`Money in by day, ${shown.length} days; the table under it has the same figures`}
-                >
+                <div style={{ height: 220 }} role="img" aria-label={say.revenueDayDaysTable(shown.length)}>
                   <Bar
                     key={theme}
                     role="presentation"
@@ -94,14 +92,14 @@ export default function CountStage({ draft }: { draft: Draft }) {
                       labels: shown.map((d) => formatDay(startOfDate(d.date, zone), zone, locale, { short: true })),
                       datasets: [
                         {
-                          label: 'Later payments',
+                          label: say.laterPayments4,
                           data: shown.map((d) => Number(formatPlain(data.laterOn.get(d.date) ?? 0, currency))),
                           backgroundColor: colour('--access-fill'),
                           borderColor: colour('--access'),
                           borderWidth: 1,
                         },
                         {
-                          label: 'Orders',
+                          label: say.orders3,
                           data: shown.map((d) => Number(formatPlain(d.paid, currency))),
                           backgroundColor: colour('--money-fill'),
                           borderColor: colour('--money'),
@@ -129,7 +127,7 @@ export default function CountStage({ draft }: { draft: Draft }) {
                   />
                 </div>
                 <details className="mt-2">
-                  <summary className="cap cursor-pointer">Show as list</summary>
+                  <summary className="cap cursor-pointer">{say.showAsList}</summary>
                   <table className="rows mt-1">
                     <tbody>
                       {[...data.days].reverse().map((d) => (
@@ -137,14 +135,14 @@ export default function CountStage({ draft }: { draft: Draft }) {
                           <td>{formatDay(startOfDate(d.date, zone), zone, locale)}</td>
                           <td>
                             <Link className="plain-link" to={ordersLink({ days: d.date })}>
-                              {d.orders === 1 ? '1 order' : `${d.orders} orders`}
+                              {d.orders === 1 ? say.order : say.orders4(d.orders)}
                             </Link>
                           </td>
                           <td className="num text-money">{money(d.paid)}</td>
                           <td className="num text-access">
                             {(data.laterOn.get(d.date) ?? 0) > 0 && (
                               <Link className="plain-link" to={laterLink({ days: d.date })}>
-                                {money(data.laterOn.get(d.date) ?? 0)} later
+                                {say.later(money(data.laterOn.get(d.date) ?? 0))}
                               </Link>
                             )}
                           </td>
@@ -155,15 +153,15 @@ export default function CountStage({ draft }: { draft: Draft }) {
                 </details>
               </section>
               <section className="sec">
-                <h3>By offer</h3>
+                <h3>{say.byOffer}</h3>
                 <table className="rows">
                   <thead>
                     <tr>
-                      <th>Offer</th>
-                      <th className="num">Orders</th>
-                      <th className="num">Paid when bought</th>
-                      <th className="num">Later payments</th>
-                      <th className="num !pr-0">Given back or lost</th>
+                      <th>{say.offer}</th>
+                      <th className="num">{say.orders3}</th>
+                      <th className="num">{say.paidDayPurchase}</th>
+                      <th className="num">{say.laterPayments4}</th>
+                      <th className="num !pr-0">{say.refundedLost}</th>
                     </tr>
                   </thead>
                   <tbody>
@@ -197,11 +195,8 @@ export default function CountStage({ draft }: { draft: Draft }) {
       }
       outcome={
         <>
-          <h2>Counted from</h2>
-          <p className="mt-2 text-ink-2">
-            Every paid order and later payment in {currency} in this shop’s own history, by the day in {zone}. Money
-            given back later does not change the day it came in; it is counted beside it. Free orders count as orders.
-          </p>
+          <h2>{say.whatCounted}</h2>
+          <p className="mt-2 text-ink-2">{say.allPaidOrdersLater(currency, zone)}</p>
         </>
       }
     />

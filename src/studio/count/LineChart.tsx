@@ -2,6 +2,8 @@ import { Line } from 'react-chartjs-2';
 import { formatAmount, formatPlain } from '#core/money';
 import { useAppSelector } from '../store';
 import { colour } from './chart';
+import { countWords } from '#say/count';
+const say = countWords.lineChart;
 
 interface Props {
   labels: string[];
@@ -21,7 +23,12 @@ export default function LineChart({ labels, now, before, currency, locale, heigh
     <div
       style={{ height }}
       role="img"
-      aria-label={`${now.name}: ${formatAmount(now.values[now.values.length - 1] ?? 0, currency, locale)}. ${before.name}: ${formatAmount(before.values[before.values.length - 1] ?? 0, currency, locale)} in all.`}
+      aria-label={say.bothInTotal(
+        now.name,
+        formatAmount(now.values[now.values.length - 1] ?? 0, currency, locale),
+        before.name,
+        formatAmount(before.values[before.values.length - 1] ?? 0, currency, locale),
+      )}
     >
       <Line
         key={theme}

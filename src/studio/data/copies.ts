@@ -1,4 +1,6 @@
 import { readMeta, writeMeta } from './db';
+import { dataWords } from '#say/data';
+const say = dataWords.copies;
 
 const DAY_MS = 86_400_000;
 const REMIND_AFTER_DAYS = 7;
@@ -18,7 +20,7 @@ export function copyReminder(
   now: number,
 ): string | null {
   if (!copied || copied.changedSince === null || now - copied.changedSince < REMIND_AFTER_DAYS * DAY_MS) return null;
-  if (copied.at === null) return 'No copy of your drafts was taken yet.';
+  if (copied.at === null) return say.youHaveNotSaved;
   const days = Math.floor((now - copied.at) / DAY_MS);
-  return `Last copy taken ${days} days ago.`;
+  return say.youLastSavedCopy(days);
 }

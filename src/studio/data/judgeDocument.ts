@@ -2,6 +2,8 @@ import { DEFAULT_SHOP } from '#core/catalogue';
 import { documentKindOf, DOCUMENT_KINDS, type DraftContent } from '#core/documents';
 import type { DocumentRow } from './rows';
 import { upgradeDocument } from './upgrades';
+import { dataWords } from '#say/data';
+const say = dataWords.judgeDocument;
 
 /** What a copy holds of one document: as it is kept today, or why it cannot be. */
 export type Judged = { row: DocumentRow } | { unreadable: string };
@@ -47,7 +49,7 @@ function nameOf({ kind, doc }: DocumentRow): string {
   const { title, name } = doc as { title?: unknown; name?: unknown };
   const called = [title, name].find((text) => isText(text) && text !== '') as string | undefined;
   const word = documentKindOf(kind).name.toLowerCase();
-  return called === undefined ? `a ${word} without a title` : `the ${word} “${called.slice(0, 60)}”`;
+  return called === undefined ? say.withoutTitle(word) : say.the(word, called.slice(0, 60));
 }
 
 /** Of the shop's own document, what each part is: it is shown on every screen. */

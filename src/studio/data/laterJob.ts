@@ -1,6 +1,8 @@
 import { store } from '../store';
 import { jobBegun, jobDropped, jobEnded, jobMoved, jobPlanned } from '../store/jobs';
 import { newId } from './ids';
+import { dataWords } from '#say/data';
+const say = dataWords.laterJob;
 
 /** How long an act on many waits, so that it can still be stopped. */
 export const WAIT_MS = 60_000;
@@ -22,7 +24,7 @@ export function planJob(title: string, run: (moved: (share: number) => void) => 
           store.dispatch(
             jobEnded({
               id,
-              failed: `${title}: stopped before the end. What was done stands; start it again for the rest.`,
+              failed: say.stoppedBeforeEndWhat(title),
             }),
           ),
         );

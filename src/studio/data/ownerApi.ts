@@ -23,6 +23,8 @@ import type {
 import { Ok } from '../../wire/owner';
 import { Said } from '../../wire/problem';
 import { asked, fetchRoute, readBy, requestOf } from './asked';
+import { dataWords } from '#say/data';
+const say = dataWords.ownerApi;
 
 export type { About, FirstHours, OwnerAct, ReleaseLine, RefundRequest } from '../../wire/owner';
 
@@ -210,9 +212,9 @@ export async function askForStudioLink(address: string): Promise<string> {
       body: JSON.stringify({ address }),
     });
     const body: unknown = await response.json();
-    return response.ok ? Said.parse(body).sentence : ((body as { title?: string }).title ?? 'That was not understood.');
+    return response.ok ? Said.parse(body).sentence : ((body as { title?: string }).title ?? say.yourRequestCouldNot);
   } catch {
-    return 'The shop could not be reached.';
+    return say.shopCouldNotReached;
   }
 }
 
@@ -225,10 +227,10 @@ export async function connect(key: string): Promise<string | null> {
       body: JSON.stringify({ key }),
     });
     const body: unknown = await response.json();
-    if (response.ok) return Ok.safeParse(body).success ? null : 'The shop did not take this key.';
-    return (body as { title?: string }).title ?? 'The shop did not take this key.';
+    if (response.ok) return Ok.safeParse(body).success ? null : say.shopDidNotAccept;
+    return (body as { title?: string }).title ?? say.shopDidNotAccept;
   } catch {
-    return 'The shop could not be reached.';
+    return say.shopCouldNotReached;
   }
 }
 
@@ -244,7 +246,5 @@ export async function readLive(): Promise<Release | null> {
 /** The sentence of a failed call, for the seller. */
 export function sentenceOf(error: unknown): string {
   const data = (error as { data?: { title?: string } } | undefined)?.data;
-  return (
-    data?.title ?? 'The shop did not answer, so it is not known yet whether this happened. Look again in a minute.'
-  );
+  return data?.title ?? say.shopDidNotAnswer;
 }

@@ -1,4 +1,6 @@
 import Papa from 'papaparse';
+import { dataWords } from '#say/data';
+const say = dataWords.peopleCsv;
 
 /** One person as a list from elsewhere names them. */
 export interface ListedPerson {
@@ -21,7 +23,7 @@ export async function readPeopleCsv(file: Blob): Promise<ListedPerson[] | { prob
   const nameAt = head.findIndex((cell) => NAME.test(cell.trim()));
   // Without a head the column that holds an @ is the one.
   const at = addressAt >= 0 ? addressAt : head.findIndex((cell) => cell.includes('@'));
-  if (at < 0) return { problem: 'No column of it is called “email”, and none holds an address. Nothing was given.' };
+  if (at < 0) return { problem: say.noColumnCalledEmail };
   return rows.slice(addressAt >= 0 ? 1 : 0).map((row) => ({
     address: (row[at] ?? '').trim(),
     name: nameAt < 0 ? '' : (row[nameAt] ?? '').trim(),

@@ -8,6 +8,8 @@ import { OWNER_ROUTES } from '../../wire/contract/owner';
 import { type MissingAnswer, UPLOADS } from '../../wire/owner';
 import { fetchRoute } from './asked';
 import { ownerApi, readLive, sentenceOf } from './ownerApi';
+import { dataWords } from '#say/data';
+const say = dataWords.publish;
 
 /**
  * Sends what the shop does not have yet, then switches over in one step. Files that arrived stay there, so a
@@ -19,7 +21,7 @@ export async function publishNow(
   content: ReleaseContent,
 ): Promise<{ sentence: string; code: string } | null> {
   const id = newId('job');
-  store.dispatch(jobStarted({ id, title: 'Publishing' }));
+  store.dispatch(jobStarted({ id, title: say.publishing }));
   try {
     await sendMissing(content, (share) => store.dispatch(jobMoved({ id, share })));
     const result = await store.dispatch(ownerApi.endpoints.publish.initiate({ basedOn, content }));
@@ -30,17 +32,17 @@ export async function publishNow(
       );
     const live = await readLive();
     if (live) await writeMeta('live', live);
-    store.dispatch(jobEnded({ id, done: 'Published. Buyers see it now.' }));
+    store.dispatch(jobEnded({ id, done: say.publishedBuyersSeeChanges }));
     return null;
   } catch (error) {
     const failure =
       error instanceof PublishFailed
         ? { sentence: error.message, code: error.code }
         : {
-            sentence: 'The shop was not reached, so nothing was published. Your edits are safe here. Try again.',
+            sentence: say.shopCanTReached,
             code: '',
           };
-    store.dispatch(jobEnded({ id, failed: 'Publishing stopped. Nothing changed for buyers.' }));
+    store.dispatch(jobEnded({ id, failed: say.publishingStoppedNothingChanged }));
     return failure;
   }
 }
@@ -58,8 +60,7 @@ export async function sendMissing(content: ReleaseContent, onMoved: (share: numb
   let before = 0;
   for (const file of missing) {
     const row = await db.files.get(file.sha256);
-    if (!row)
-      throw new PublishFailed(`“${file.name}” is not in this browser. Nothing was published. Add it again in Make.`);
+    if (!row) throw new PublishFailed(say.notBrowserNothingWas(file.name));
     await send(file.sha256, row.blob, absent.begun.includes(file.sha256), (sent) => onMoved((before + sent) / all));
     before += file.bytes;
   }
@@ -116,12 +117,10 @@ async function send(sha256: string, blob: Blob, begun: boolean, onSent: (bytes: 
           error instanceof DetailedError && error.originalResponse
             ? new PublishFailed(
                 error.originalResponse.getStatus() === 503
-                  ? `${error.originalResponse.getBody()} Nothing was published. Make room on the shop’s disk, then publish again.`
-                  : 'A file could not be kept by the shop. Nothing was published. Try again.',
+                  ? say.nothingWasPublishedFree(error.originalResponse.getBody())
+                  : say.shopCouldNotSave,
               )
-            : new PublishFailed(
-                'The line to the shop was lost while a file was on its way. Nothing was published, and what has come is kept: publish again, and it goes on from there.',
-              ),
+            : new PublishFailed(say.connectionWasLostWhile),
         ),
     }).start();
   });

@@ -13,6 +13,8 @@ import { hashOf, inPieces, linesOf } from './history';
 import { NO_LINE, writeCursor } from './cursor';
 import { moveMirror, ROWS_VERSION } from './mirrorRows';
 import { judgeDocument } from './judgeDocument';
+import { dataWords } from '#say/data';
+const say = dataWords.workspaceFile;
 
 /**
  * Everything this browser holds as one zip: see docs/file-formats.md. Orders and passes are not in it; they are
@@ -132,12 +134,11 @@ export interface OpenedCopy {
 /** Reads a copy without changing anything. @throws NotACopy with a sentence for the seller */
 export async function openCopy(file: Blob): Promise<OpenedCopy> {
   const entries = await unzip(file).catch(() => {
-    throw new NotACopy('This file is not a copy of a shop taken here, or it is damaged. Nothing was changed.');
+    throw new NotACopy(say.fileNotCopyMade);
   });
   const text = (name: string): string => {
     const bytes = entries.get(name);
-    if (!bytes)
-      throw new NotACopy(`“${name}” is missing in this file, so it is not a whole copy. Nothing was changed.`);
+    if (!bytes) throw new NotACopy(say.missingFromFileSo(name));
     return new TextDecoder().decode(joined(bytes));
   };
   try {
@@ -148,8 +149,7 @@ export async function openCopy(file: Blob): Promise<OpenedCopy> {
       if (named === undefined) continue;
       const hash = sha256.create();
       for (const piece of pieces) hash.update(piece);
-      if (bytesToHex(hash.digest()) !== named)
-        throw new NotACopy('A file in this copy is damaged. Nothing was changed. Use another copy.');
+      if (bytesToHex(hash.digest()) !== named) throw new NotACopy(say.fileCopyDamagedNothing);
       files.set(named, new Blob(pieces));
     }
     const judged = (Rows.parse(JSON.parse(text('documents.json'))) as unknown as DocumentRow[]).map(judgeDocument);
@@ -163,14 +163,11 @@ export async function openCopy(file: Blob): Promise<OpenedCopy> {
       lines: linesOf(text('journal.jsonl')),
       files,
     };
-    if (copy.lines.some((line) => parseLine(line) === null))
-      throw new NotACopy('The history in this copy is damaged. Nothing was changed. Use another copy.');
+    if (copy.lines.some((line) => parseLine(line) === null)) throw new NotACopy(say.historyCopyDamagedNothing);
     return copy;
   } catch (error) {
     if (error instanceof NotACopy) throw error;
-    throw new NotACopy(
-      'This file is not a copy of a shop taken here, or it is from a newer version. Nothing was changed.',
-    );
+    throw new NotACopy(say.fileNotCopyMade2);
   }
 }
 

@@ -14,21 +14,23 @@ import { useNow } from '../data/useNow';
 import { ChoiceFill, DayFill, MoneyFill, TextFill } from '../price/Fill';
 import { countryChoices } from '../shop/choices';
 import { actForm, type ActFields } from './actFields';
+import { deliverWords } from '#say/deliver';
+const words = deliverWords.actForm;
 
 type Kind = OwnerAct['act'];
 
 /** On the button that does it. */
 const NAMES: Record<Kind, string> = {
-  pause: 'Pause payments',
-  return: 'Take it up again',
-  cancel: 'Stop it',
-  keep: 'Take the stop back',
-  retry: 'Try the card again',
-  switch: 'Switch it',
-  'stop-plan': 'End the plan',
-  'move-due-day': 'Change the due day',
-  move: 'Change the country',
-  refund: 'Give the money back',
+  pause: words.pausePayments,
+  return: words.resume,
+  cancel: words.cancel,
+  keep: words.undoCancellation,
+  retry: words.chargeCardAgain,
+  switch: words.switchPlan,
+  'stop-plan': words.endThePlan,
+  'move-due-day': words.changeDueDay,
+  move: words.changeCountry,
+  refund: words.refund,
 };
 
 interface Props {
@@ -82,10 +84,10 @@ export function ActForm({ kind, draft, row, onDone }: Props) {
   const sentences: Record<Kind, () => ReactNode> = {
     pause: () => (
       <>
-        Pause {either('open', 'Until when', ['until a day', 'until taken up again'])}
+        {words.pause} {either('open', words.howLongPauses, [words.untilDate, words.untilYouResume])}
         {!fields.open && (
           <>
-            : <DayFill label="The pause ends on" {...field('day')} />
+            : <DayFill label={words.pauseEnds} {...field('day')} />
           </>
         )}
         .
@@ -93,10 +95,10 @@ export function ActForm({ kind, draft, row, onDone }: Props) {
     ),
     return: () => (
       <>
-        Take up again {either('open', 'When to come back', ['on a day', 'now'])}
+        {words.resume} {either('open', words.whenResume, [words.onADate, 'now'])}
         {!fields.open && (
           <>
-            : <DayFill label="The day of return" {...field('day')} />
+            : <DayFill label={words.dateResumes} {...field('day')} />
           </>
         )}
         .
@@ -104,36 +106,36 @@ export function ActForm({ kind, draft, row, onDone }: Props) {
     ),
     cancel: () => (
       <>
-        Stop it{' '}
+        {words.cancel}{' '}
         <ChoiceFill
-          label="When it stops"
+          label={words.whenEnds}
           choices={[
-            ['end', 'at the end of what is paid'],
-            ['now', 'now'],
-            ['back', 'now, and give back the unused days'],
+            ['end', words.endPaidPeriod],
+            ['now', words.justNow],
+            ['back', words.nowRefundUnusedDays],
           ]}
           {...field('stops')}
         />
         .
       </>
     ),
-    keep: () => 'Go on as if it had not been stopped.',
-    retry: () => 'Try the card that is kept, once more, for all that is owed.',
+    keep: () => words.continueAsIfHad,
+    retry: () => words.chargeSavedCardOnce,
     switch: () =>
       choices.length === 0 ? (
-        `There is no other subscription in ${a.currency} to switch to.`
+        words.thereNoOtherSubscription(a.currency)
       ) : (
         <>
-          Switch to <ChoiceFill label="What to switch to" choices={choices} {...field('target')} />.
+          {words.switchTo} <ChoiceFill label={words.whatSwitch} choices={choices} {...field('target')} />.
         </>
       ),
     'stop-plan': () => (
       <>
-        End the plan and{' '}
+        {words.endPlan}{' '}
         <Toggle
-          label="What happens to access"
+          label={words.whatHappensAccess}
           on={!fields.keepAccess}
-          words={['let the rest go: access stays', 'close access now']}
+          words={[words.waiveRemainingPaymentsKeep, words.closeAccessNow]}
           onChange={(close) => field('keepAccess').onChange(!close)}
         />
         .
@@ -141,33 +143,33 @@ export function ActForm({ kind, draft, row, onDone }: Props) {
     ),
     'move-due-day': () => (
       <>
-        From now on payments are due on day <TextFill numeric label="Day of the month" {...field('dueDay')} /> of the
-        month; the next one moves later to the first such day.
+        {words.fromNowPaymentsDue} <TextFill numeric label={words.dayMonth} {...field('dueDay')} />{' '}
+        {words.monthNextOneMoves}
       </>
     ),
     move: () => (
       <>
-        From the next payment the buyer is in{' '}
-        <ChoiceFill label="The buyer’s country" choices={countryChoices(tax, locale)} {...field('country')} />, with the
-        VAT number <TextFill label="The buyer’s VAT number" placeholder="none" {...field('vatNumber')} />.
+        {words.fromNextPaymentBuyer}{' '}
+        <ChoiceFill label={words.buyerSCountry} choices={countryChoices(tax, locale)} {...field('country')} />
+        {words.vatNumber} <TextFill label={words.buyerSVatNumber} placeholder={words.none} {...field('vatNumber')} />.
       </>
     ),
     refund: () => (
       <>
-        Give back {either('whole', 'How much', ['an amount', 'everything that was paid'])}
+        {words.refundOf} {either('whole', words.howMuch, [words.anAmount, words.everythingWasPaid])}
         {!fields.whole && (
           <>
             :{' '}
             <MoneyFill
-              label="Amount to give back"
+              label={words.amountRefund}
               currency={a.currency}
               invalid={!parseAmount(fields.amount, a.currency).ok}
               {...field('amount')}
             />
-            , and {either('ends', 'Whether it ends too', ['let it go on', 'end it too'])}
+            {words.and} {either('ends', words.whetherEndsToo, [words.keepRunning, words.endToo])}
           </>
         )}
-        . Reason: <TextFill label="Reason" placeholder="for yourself" {...field('reason')} />
+        {words.reason} <TextFill label={words.reason2} placeholder={words.yourNotes} {...field('reason')} />
       </>
     ),
   };
@@ -262,7 +264,7 @@ function subscriptionsToSwitchTo(
           const terms = termsNow(p, { startedAt: now, sold: 0 }, zone);
           const amount = p.rise?.every.by === 'sales' ? 'rising' : shortWithoutTrial(terms, o.currency, locale);
           const name = `${o.title}${p.name ? `, ${p.name}` : ''}, ${amount}`;
-          const why = isOnSale(o, p, { now, zone, sold: 0 }) ? '' : ', not on sale now';
+          const why = isOnSale(o, p, { now, zone, sold: 0 }) ? '' : words.notSaleNow;
           return [`${o.id}/${p.id}${open ? '' : '/off'}`, `${name}${why}`] as const;
         }),
     );

@@ -6,6 +6,8 @@ import { useMay } from '../frame/May';
 import { useSeconds } from '../frame/useSeconds';
 import { type ActKind, type ManyPlan, planMany, runMany } from './manyActs';
 import type { OrderQuery } from '../data/queries/orderQuery';
+import { deliverWords } from '#say/deliver';
+const say = deliverWords.actOnMany;
 
 /** Acting on everything a list holds: first what it does, whom it leaves out, and one example; it begins a minute later. */
 export function ActOnMany({ draft, query, count }: { draft: Draft; query: OrderQuery; count: number }) {
@@ -19,7 +21,7 @@ export function ActOnMany({ draft, query, count }: { draft: Draft; query: OrderQ
   if (job?.state === 'waiting')
     return (
       <p className="mt-1" role="status">
-        {job.title}. Starts in {left} ·{' '}
+        {say.startsIn(job.title, left)}{' '}
         <button
           className="opt"
           onClick={() => {
@@ -27,7 +29,7 @@ export function ActOnMany({ draft, query, count }: { draft: Draft; query: OrderQ
             setJobId(null);
           }}
         >
-          Stop
+          {say.stop}
         </button>
       </p>
     );
@@ -35,26 +37,26 @@ export function ActOnMany({ draft, query, count }: { draft: Draft; query: OrderQ
   if (!plan)
     return (
       <p className="cap">
-        For {count === 1 ? 'it' : `all ${count.toLocaleString('en')}`}:{' '}
+        {say.forAll(count, count.toLocaleString('en'))}{' '}
         {may('answer') && (
           <button className="opt" onClick={() => open('links')}>
-            send a sign-in link
+            {say.sendSignLink}
           </button>
         )}
         {may('answer') && may('give-back') && ' · '}
         {may('give-back') && (
           <button className="opt" onClick={() => open('refunds')}>
-            give the money back
+            {say.refund}
           </button>
         )}
       </p>
     );
   return (
     <div className="my-2 border-l-4 border-ink bg-paper-2 px-4 py-3">
-      {plan.targets.length === 0 ? <p>Nobody is left to do this for.</p> : <p>{plan.example}</p>}
+      {plan.targets.length === 0 ? <p>{say.thereNobodyLeftDo}</p> : <p>{plan.example}</p>}
       {plan.leftOut.length > 0 && (
         <p className="mt-1 text-ink-2">
-          Left out: {plan.leftOut.map((l) => `${l.count.toLocaleString('en')} ${l.why}`).join(', ')}.
+          {say.leftOut(plan.leftOut.map((l) => `${l.count.toLocaleString('en')} ${l.why}`).join(', '))}
         </p>
       )}
       <p className="mt-2 flex flex-wrap gap-3">
@@ -70,11 +72,9 @@ export function ActOnMany({ draft, query, count }: { draft: Draft; query: OrderQ
           </button>
         )}
         <button className="btn btn-quiet" onClick={() => setPlan(null)}>
-          Leave it
+          {say.cancel}
         </button>
-        {plan.targets.length > 0 && (
-          <span className="cap self-center">Starts a minute after you press; until then it can be stopped.</span>
-        )}
+        {plan.targets.length > 0 && <span className="cap self-center">{say.startsOneMinuteAfter}</span>}
       </p>
     </div>
   );

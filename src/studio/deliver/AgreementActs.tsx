@@ -6,6 +6,8 @@ import type { OwnerAct } from '../data/ownerApi';
 import { useNow } from '../data/useNow';
 import { useMay } from '../frame/May';
 import { ActForm } from './ActForm';
+import { deliverWords } from '#say/deliver';
+const say = deliverWords.agreementActs;
 
 type Kind = OwnerAct['act'];
 
@@ -20,22 +22,22 @@ export function AgreementActs({ draft, row }: { draft: Draft; row: AgreementRow 
   const can = (act: AgreementAct): boolean => whyNotAct(a, act, now) === null;
   const may = useMay();
   const kinds: [Kind, string, boolean][] = [
-    ['retry', 'Try the card again', can('retry')],
-    ['pause', 'Pause', can('pause')],
-    ['return', 'Take up again', can('return')],
-    ['keep', 'Take the stop back', can('keep')],
-    ['cancel', 'Stop', can('cancel')],
-    ['stop-plan', 'End the plan', can('stop-plan') && a.status !== 'in-trial'],
-    ['switch', 'Switch', can('switch')],
-    ['move-due-day', 'Change the due day', can('move-due-day')],
-    ['move', 'Change the country', can('move') && taxed],
-    ['refund', 'Give money back', row.paid > 0 && may('give-back')],
+    ['retry', say.chargeCardAgain, can('retry')],
+    ['pause', say.pause, can('pause')],
+    ['return', say.resume, can('return')],
+    ['keep', say.undoCancellation, can('keep')],
+    ['cancel', say.cancel, can('cancel')],
+    ['stop-plan', say.endPlan, can('stop-plan') && a.status !== 'in-trial'],
+    ['switch', say.switch, can('switch')],
+    ['move-due-day', say.changeDueDay, can('move-due-day')],
+    ['move', say.changeCountry, can('move') && taxed],
+    ['refund', say.refund, row.paid > 0 && may('give-back')],
   ];
   const shown = may('answer') ? kinds.filter(([, , on]) => on) : [];
   if (shown.length === 0 && said === null) return null;
   return (
     <div className="sec">
-      <h3>What you can do</h3>
+      <h3>{say.actions}</h3>
       <p className="mt-1 flex flex-wrap gap-x-3 gap-y-1.5">
         {shown.map(([kind, label]) => (
           <button

@@ -17,13 +17,15 @@ import { useNow } from '../data/useNow';
 import { AgreementActs } from './AgreementActs';
 import { meansInWords } from '../statusWords';
 import { ordersLink } from '../data/queries/orderQuery';
+import { deliverWords } from '#say/deliver';
+const say = deliverWords.agreementStory;
 
 /** One payment plan or subscription: planned and actual on one line, what was paid, and what can be done. */
 export function AgreementStory({ draft, id }: { draft: Draft; id: string }) {
   const now = useNow();
   const data = useLiveQuery(() => storyOfAgreementRow(id), [id]);
   if (data === undefined) return null;
-  if (data === null) return <p>This is not in the history here.</p>;
+  if (data === null) return <p>{say.paymentPlanSubscriptionNot}</p>;
   const { row, passes, person } = data;
   const { agreement: a, past } = row;
   const { locale } = draft.content.shop;
@@ -31,7 +33,7 @@ export function AgreementStory({ draft, id }: { draft: Draft; id: string }) {
   const charged = cardChargeOf(a, tax);
   const money = (amount: number): string => formatAmount(amount, a.currency, locale);
   const titleOf = (productId: ProductId): string =>
-    draft.content.products.find((p) => p.id === productId)?.title ?? 'a product put away';
+    draft.content.products.find((p) => p.id === productId)?.title ?? say.archivedProduct;
   const latest = now > a.start ? now : a.start;
   const live = draft.live?.content.products ?? [];
   const state = agreementState(a, { locale, charged });
@@ -63,7 +65,9 @@ export function AgreementStory({ draft, id }: { draft: Draft; id: string }) {
         return {
           at: p.at,
           what:
-            dues.length > 1 ? `payments ${dues[0]?.n ?? ''} to ${dues.at(-1)?.n ?? ''}` : `payment ${dues[0]?.n ?? ''}`,
+            dues.length > 1
+              ? say.paymentsFromTo(dues[0]?.n ?? '', dues.at(-1)?.n ?? '')
+              : say.payment(dues[0]?.n ?? ''),
           amount: paid,
           back,
           receipt: p.receipt,
@@ -74,7 +78,7 @@ export function AgreementStory({ draft, id }: { draft: Draft; id: string }) {
       ? [
           {
             at: row.first.at,
-            what: 'on the day of buying',
+            what: say.dayPurchase,
             amount: row.first.paid,
             back: row.first.back,
             receipt: null,
@@ -90,7 +94,7 @@ export function AgreementStory({ draft, id }: { draft: Draft; id: string }) {
       </h2>
       <p className="mt-1">
         <Link className="font-semibold underline" to={`/deliver/people/${a.personId}`} dir="auto">
-          {calledBySeller(person) || person?.address || 'Somebody erased'}
+          {calledBySeller(person) || person?.address || say.erasedCustomer}
         </Link>{' '}
         <span className="text-ink-2" dir="auto">
           {person?.address}
@@ -107,7 +111,7 @@ export function AgreementStory({ draft, id }: { draft: Draft; id: string }) {
       </div>
       <AgreementActs key={a.id} draft={draft} row={row} />
       <div className="sec">
-        <h3>Paid so far</h3>
+        <h3>{say.paidSoFar}</h3>
         <table className="rows mt-1">
           <tbody>
             {payments.map((p, i) => (
@@ -119,7 +123,7 @@ export function AgreementStory({ draft, id }: { draft: Draft; id: string }) {
                 </td>
                 <td className="num !pr-0 text-money">
                   {money(p.amount)}
-                  {p.back > 0 && <span className="block text-ink-2">{money(p.back)} back</span>}
+                  {p.back > 0 && <span className="block text-ink-2">{say.refunded(money(p.back))}</span>}
                 </td>
               </tr>
             ))}
@@ -127,9 +131,12 @@ export function AgreementStory({ draft, id }: { draft: Draft; id: string }) {
         </table>
         <p className="cap mt-1">
           {a.card &&
-            `Paid by ${meansInWords(a.card)}${a.card.expires ? `, good until ${a.card.expires.slice(5)}/${a.card.expires.slice(0, 4)}` : ''}. `}
+            say.paidBy(
+              meansInWords(a.card),
+              a.card.expires ? `${a.card.expires.slice(5)}/${a.card.expires.slice(0, 4)}` : null,
+            )}
           <Link className="underline" to={ordersLink({}, a.orderId)}>
-            The order it began with
+            {say.seeFirstOrder}
           </Link>
         </p>
       </div>

@@ -14,17 +14,19 @@ import { inWords } from '../statusWords';
 import { ChoiceFill } from '../price/Fill';
 import { agreementsLink } from './links';
 import { exportAgreements } from './exportAgreements';
+import { deliverWords } from '#say/deliver';
+const say = deliverWords.agreementsSheet;
 
 const STEP = 100;
 
 export const STATUSES: readonly (readonly [Agreement['status'], string])[] = [
-  ['past-due', 'Past due'],
-  ['in-trial', 'In trial'],
-  ['active', 'Active'],
-  ['paused', 'Paused'],
-  ['ending', 'Stopped, still open'],
-  ['paid-off', 'Paid off'],
-  ['ended', 'Ended'],
+  ['past-due', say.pastDue],
+  ['in-trial', say.inTrial],
+  ['active', say.active],
+  ['paused', say.paused],
+  ['ending', say.cancelledStillOpen],
+  ['paid-off', say.paidOff],
+  ['ended', say.ended],
 ];
 
 /** Payment plans and subscriptions by status: when the next payment is due, what was paid so far, what is left. */
@@ -53,7 +55,7 @@ export function AgreementsSheet({ draft, selected }: { draft: Draft; selected: s
   const columns: Column<AgreementFound>[] = [
     {
       id: 'who',
-      head: 'Who',
+      head: say.customer,
       theirs: true,
       cell: ({ row, who }) => (
         <Link className="plain-link" to={agreementsLink(status, row.id)}>
@@ -63,7 +65,7 @@ export function AgreementsSheet({ draft, selected }: { draft: Draft; selected: s
     },
     {
       id: 'what',
-      head: 'What',
+      head: say.product,
       theirs: true,
       cell: ({ row: { agreement } }) => (
         <>
@@ -75,59 +77,63 @@ export function AgreementsSheet({ draft, selected }: { draft: Draft; selected: s
     },
     {
       id: 'state',
-      head: 'State',
+      head: say.state,
       look: ({ row }) => (row.status === 'past-due' ? 'text-alarm' : ''),
       cell: ({ row }) => `${inWords(row.status)}${made(row)}`,
     },
     {
       id: 'next',
-      head: 'Next',
+      head: say.nextPayment,
       look: 'whitespace-nowrap text-ink-2',
       cell: ({ row }) => nextOf(row, locale, tax),
     },
     {
       id: 'paid',
-      head: 'Paid so far',
+      head: say.paidSoFar,
       set: 'num',
       look: 'text-money',
       cell: ({ row }) => formatAmount(row.paid, row.agreement.currency, locale),
     },
     {
       id: 'left',
-      head: 'Left to pay',
+      head: say.remaining,
       set: 'num !pr-0',
       look: 'text-money',
       cell: ({ row }) =>
-        row.left === null ? 'goes on' : row.left === 0 ? '' : formatAmount(row.left, row.agreement.currency, locale),
+        row.left === null
+          ? say.noEndDate
+          : row.left === 0
+            ? ''
+            : formatAmount(row.left, row.agreement.currency, locale),
     },
   ];
   return (
     <>
       <h1 className="sentence !text-xl">
         <ChoiceFill
-          label="Plans or subscriptions"
+          label={say.whatShow}
           value={kind}
           choices={[
-            ['', 'Plans and subscriptions'],
-            ['plan', 'Payment plans'],
-            ['subscription', 'Subscriptions'],
+            ['', say.plansSubscriptions],
+            ['plan', say.paymentPlans],
+            ['subscription', say.subscriptions],
           ]}
           onChange={(k) => choose('kind', k)}
         />{' '}
         <ChoiceFill
-          label="In which state"
+          label={say.whichStatus}
           value={status}
-          choices={[['', 'in any state'], ...STATUSES.map(([id, name]) => [id, name.toLowerCase()] as const)]}
+          choices={[['', say.anyStatus], ...STATUSES.map(([id, name]) => [id, name.toLowerCase()] as const)]}
           onChange={(s) => choose('status', s)}
         />
       </h1>
       {total && total.count > 0 && kind === '' && (
         <p className="lead mt-1 text-ink-2">
-          {total.count.toLocaleString('en')} in all,{' '}
-          <b className="font-semibold text-money">{sums(total.paid) || 'nothing'}</b> paid so far
+          {say.inTotal(total.count.toLocaleString('en'))}{' '}
+          <b className="font-semibold text-money">{sums(total.paid) || say.nothing}</b> {say.paidSoFar2}
           {sums(total.left) !== '' && (
             <>
-              , <b className="font-semibold">{sums(total.left)}</b> still to come on plans
+              , <b className="font-semibold">{sums(total.left)}</b> {say.stillComePaymentPlans}
             </>
           )}
           .
@@ -136,23 +142,23 @@ export function AgreementsSheet({ draft, selected }: { draft: Draft; selected: s
       {found && found.length > 0 && (
         <p className="mt-1">
           <button className="opt" onClick={() => void exportAgreements(status, kind)}>
-            Export these as CSV
+            {say.exportTheseAsCsv}
           </button>
         </p>
       )}
       {found?.length === 0 &&
         (totals?.get('') === undefined ? (
           <p className="lead mt-3">
-            Here stands everybody who pays in parts or by subscription. Nobody does yet.{' '}
+            {say.noPaymentPlansSubscriptions}{' '}
             <Link className="plain-link" to="/price">
-              Give an offer such a price
+              {say.addSuchPriceOffer}
             </Link>
           </p>
         ) : (
           <p className="lead mt-3">
-            None match. {totals.get('')?.count.toLocaleString('en')} without these choices.{' '}
+            {say.noMatches} {totals.get('')?.count.toLocaleString('en')} {say.withoutTheseFilters}{' '}
             <Link className="plain-link" to="/deliver/agreements">
-              Clear them
+              {say.clearFilters}
             </Link>
           </p>
         ))}
@@ -167,9 +173,9 @@ export function AgreementsSheet({ draft, selected }: { draft: Draft; selected: s
       )}
       {found && found.length === most && (
         <p className="cap mt-2">
-          The first {most}.{' '}
+          {say.showingFirst(most)}{' '}
           <button className="opt" onClick={() => choose('most', String(most + STEP))}>
-            Show {STEP} more
+            {say.showMore(STEP)}
           </button>
         </p>
       )}
@@ -179,14 +185,14 @@ export function AgreementsSheet({ draft, selected }: { draft: Draft; selected: s
 
 function made({ agreement: a }: AgreementRow): string {
   const { made: n, of } = paymentsMade(a);
-  return of === null || a.status === 'ended' ? '' : `, ${n} of ${of}`;
+  return of === null || a.status === 'ended' ? '' : say.of(n, of);
 }
 
 function nextOf({ agreement: a }: AgreementRow, locale: string, tax: ShopTax | null): string {
   const day = (at: string): string => formatDay(at, a.zone, locale, { short: true, year: true });
   if (a.pastDue)
-    return a.pastDue.tryAt ? `again on ${day(a.pastDue.tryAt)}` : `since ${day(a.owed[0]?.at ?? a.pastDue.since)}`;
-  if (a.status === 'paused') return a.pause?.until ? `back on ${day(a.pause.until)}` : 'until taken up';
-  if (a.endsAt) return `ends ${day(a.endsAt)}`;
+    return a.pastDue.tryAt ? say.againOn(day(a.pastDue.tryAt)) : say.since(day(a.owed[0]?.at ?? a.pastDue.since));
+  if (a.status === 'paused') return a.pause?.until ? say.resumesOn(day(a.pause.until)) : say.untilResumed;
+  if (a.endsAt) return say.ends(day(a.endsAt));
   return a.next ? `${formatAmount(cardChargeOf(a, tax)(a.next), a.currency, locale)}, ${day(a.next.at)}` : '';
 }

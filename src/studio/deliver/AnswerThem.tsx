@@ -2,6 +2,8 @@ import type { PersonId } from '#core/ids';
 import { useState } from 'react';
 import { May } from '../frame/May';
 import { sentenceOf, useSendLinkMutation } from '../data/ownerApi';
+import { deliverWords } from '#say/deliver';
+const say = deliverWords.answerThem;
 
 /** A ready reply, computed from what is recorded, to copy; and a fresh way in, sent at once. */
 export function AnswerThem({ personId, text }: { personId: PersonId; text: string }) {
@@ -9,13 +11,13 @@ export function AnswerThem({ personId, text }: { personId: PersonId; text: strin
   const [send, sending] = useSendLinkMutation();
   return (
     <div className="sec">
-      <h3>Answer them</h3>
+      <h3>{say.reply}</h3>
       <details className="mt-1.5">
-        <summary className="cursor-pointer text-ink-2">A ready reply</summary>
+        <summary className="cursor-pointer text-ink-2">{say.suggestedReply}</summary>
         <p
           className="mt-2 border border-line bg-field px-3 py-2 break-words whitespace-pre-line"
           dir="auto"
-          aria-label="Ready reply"
+          aria-label={say.suggestedReply}
         >
           {text}
         </p>
@@ -25,12 +27,12 @@ export function AnswerThem({ personId, text }: { personId: PersonId; text: strin
           className="btn btn-quiet btn-sm"
           onClick={() =>
             void navigator.clipboard.writeText(text).then(
-              () => setSaid('Copied.'),
-              () => setSaid('This browser did not allow copying. Open the reply and copy it by hand.'),
+              () => setSaid(say.copied),
+              () => setSaid(say.yourBrowserDidNot),
             )
           }
         >
-          Copy the reply
+          {say.copyReply}
         </button>
         <May right="answer">
           <button
@@ -45,7 +47,7 @@ export function AnswerThem({ personId, text }: { personId: PersonId; text: strin
                 )
             }
           >
-            Send a sign-in link
+            {say.sendSignLink}
           </button>
         </May>
       </p>

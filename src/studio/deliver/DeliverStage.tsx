@@ -20,12 +20,14 @@ import { SessionsSheet } from './sessions/SessionsSheet';
 import { InHand } from './sessions/InHand';
 import { LaterPayments } from './LaterPayments';
 import { useCounts } from '../data/queries/orders';
+import { deliverWords } from '#say/deliver';
+const say = deliverWords.deliverStage;
 
 const LISTS: { name: string; query: OrderQuery }[] = [
-  { name: 'All orders', query: ALL_ORDERS },
-  { name: 'Paid', query: { ...ALL_ORDERS, group: 'paid' } },
-  { name: 'Given back', query: { ...ALL_ORDERS, group: 'back' } },
-  { name: 'Disputed by a bank', query: { ...ALL_ORDERS, group: 'disputed' } },
+  { name: say.allOrders, query: ALL_ORDERS },
+  { name: say.paid, query: { ...ALL_ORDERS, group: 'paid' } },
+  { name: say.refunded, query: { ...ALL_ORDERS, group: 'back' } },
+  { name: say.disputed, query: { ...ALL_ORDERS, group: 'disputed' } },
 ];
 
 /** Deliver: orders and people as lists, and the story of the one in hand. */
@@ -57,19 +59,19 @@ export default function DeliverStage({ draft }: { draft: Draft }) {
           )}
         />
       }
-      indexName="Lists"
+      indexName={say.lists}
       inHand={
         people
-          ? 'Everybody who bought'
+          ? say.allCustomers
           : agreements
-            ? 'Plans and subscriptions'
+            ? say.plansSubscriptions
             : payments
-              ? 'Later payments'
+              ? say.laterPayments
               : tasks
-                ? 'To do and to send'
+                ? say.doSend
                 : sessions
-                  ? 'Sessions'
-                  : 'Orders'
+                  ? say.sessions
+                  : say.orders
       }
       sheet={
         agreements ? (
@@ -88,7 +90,7 @@ export default function DeliverStage({ draft }: { draft: Draft }) {
       }
       outcome={
         id === undefined ? (
-          <p className="text-ink-2">Choose a row to see its story: what was paid, what is open, and why.</p>
+          <p className="text-ink-2">{say.chooseRowSeeIts}</p>
         ) : agreements ? (
           <AgreementStory key={id} draft={draft} id={id} />
         ) : tasks ? (
@@ -141,21 +143,21 @@ function ListsIndex({
   );
   return (
     <>
-      <div className="group !pt-0">Orders</div>
+      <div className="group !pt-0">{say.orders}</div>
       {LISTS.map((l, i) => row(l.name, l.query, counts?.[i]))}
-      {own.length > 0 && <div className="group">Your lists</div>}
+      {own.length > 0 && <div className="group">{say.yourLists}</div>}
       {own.map((l, i) => (
         <div key={l.id} className="relative">
           {row(l.name, l.query, counts?.[LISTS.length + i])}
           {!people && writeQuery(l.query) === present && (
             <button className="opt ml-[18px] !text-[13px]" onClick={() => void dropList(l.id)}>
-              Forget this list
+              {say.deleteList}
             </button>
           )}
         </div>
       ))}
-      <div className="group">Plans and subscriptions</div>
-      {[['', 'All of them'] as const, ...STATUSES]
+      <div className="group">{say.plansSubscriptions}</div>
+      {[['', say.allPayments] as const, ...STATUSES]
         .filter(([id]) => id === '' || (totals?.get(id)?.count ?? 0) > 0)
         .map(([id, name]) => (
           <Link key={id} className="row" to={agreementsLink(id)} aria-current={status === id ? 'true' : undefined}>
@@ -166,27 +168,27 @@ function ListsIndex({
           </Link>
         ))}
       <Link className="row" to="/deliver/payments" aria-current={list === 'payments' ? 'true' : undefined}>
-        <b>Later payments</b>
+        <b>{say.laterPayments}</b>
       </Link>
       {hasSessions && (
         <>
-          <div className="group">Sessions and classes</div>
+          <div className="group">{say.sessionsClasses}</div>
           <Link className="row" to="/deliver/sessions" aria-current={list === 'sessions' ? 'true' : undefined}>
-            <b>Days and weeks</b>
+            <b>{say.calendar}</b>
           </Link>
         </>
       )}
       {hasTasks && (
         <>
-          <div className="group">By hand and by post</div>
+          <div className="group">{say.handPost}</div>
           <Link className="row" to={tasksLink()} aria-current={list === 'tasks' ? 'true' : undefined}>
-            <b>To do and to send</b>
+            <b>{say.doSend}</b>
           </Link>
         </>
       )}
-      <div className="group">People</div>
+      <div className="group">{say.customers}</div>
       <Link className="row" to="/deliver/people" aria-current={people ? 'true' : undefined}>
-        <b>Everybody who bought</b>
+        <b>{say.allCustomers}</b>
       </Link>
     </>
   );

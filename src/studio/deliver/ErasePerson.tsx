@@ -1,13 +1,13 @@
 import { useState } from 'react';
 import type { PersonId } from '#core/ids';
 import { sentenceOf, useErasePersonMutation } from '../data/ownerApi';
+import { deliverWords } from '#say/deliver';
+const say = deliverWords.erasePerson;
 
 const ERASED = {
-  nothing: 'Erased. Nothing says any more whose these orders were.',
-  parcel:
-    'Erased, except for the address of a parcel that still has to be sent and the email address that is told about it. Both are erased automatically once the parcel has been sent or refunded.',
-  refund:
-    'Erased, except for the email address that is told about a refund under way. It is erased automatically once the refund has been made.',
+  nothing: say.erasedNothingShowsAny,
+  parcel: say.erasedExceptAddressParcel,
+  refund: say.erasedExceptEmailAddress,
 };
 
 /** Forgetting somebody: said first what goes and what stays, then one button. */
@@ -16,11 +16,9 @@ export function ErasePerson({ personId, who }: { personId: PersonId; who: string
   const [said, setSaid] = useState<string | null>(null);
   return (
     <details className="sec">
-      <summary className="cursor-pointer">Erase this person …</summary>
+      <summary className="cursor-pointer">{say.erasePerson}</summary>
       <p className="mt-2">
-        Name, address, VAT numbers and sign-ins of <bdi>{who}</bdi> go for good, here and in the mail of a test shop.
-        What they bought, paid and got back stays in the history, without saying whose it was. They cannot sign in any
-        more. Papers already sent, and copies you took before, still hold what they held.
+        {say.nameAddressVatNumbers} <bdi>{who}</bdi> {say.permanentlyErasedHereEmails}
       </p>
       <p className="mt-2">
         <button
@@ -35,7 +33,7 @@ export function ErasePerson({ personId, who }: { personId: PersonId; who: string
               )
           }
         >
-          Erase for good
+          {say.erasePermanently}
         </button>
       </p>
       {said !== null && (

@@ -3,6 +3,8 @@ import { addTo, type OrderRow, type RefundRow } from '#core/mirror';
 import { formatAmount } from '#core/money';
 import { type FeeRow, feesProjection } from '#core/shop';
 import { readProjected } from '../data/projected';
+import { deliverWords } from '#say/deliver';
+const say = deliverWords.fees;
 
 /** What the payment service kept of an order's payments at the checkout, of its refunds and of its disputes. */
 export function Fees({ order, refunds, locale }: { order: OrderRow; refunds: readonly RefundRow[]; locale: string }) {
@@ -18,13 +20,13 @@ export function Fees({ order, refunds, locale }: { order: OrderRow; refunds: rea
   if (!read || (read.whole && read.value.length === 0)) return null;
   return (
     <div className="sec">
-      <h3>Payment service</h3>
+      <h3>{say.paymentService}</h3>
       <p className="mt-1">
         {read.whole
-          ? `${feesInWords(read.value, locale)}${order.later.paid > 0 ? ' Fees of later payments are not included.' : ''}`
+          ? `${feesInWords(read.value, locale)}${order.later.paid > 0 ? say.feesLaterPaymentsNot : ''}`
           : read.failed
-            ? 'The fees could not be calculated in this browser. We try again automatically.'
-            : `Calculating the fees, ${Math.floor(100 * read.share)} % done.`}
+            ? say.feesCouldNotCalculated
+            : say.calculatingFeesDone(Math.floor(100 * read.share))}
       </p>
     </div>
   );
@@ -36,9 +38,9 @@ export function feesInWords(fees: readonly FeeRow[], locale: string): string {
   for (const { currency, amount } of fees) addTo(kept, currency, amount);
   const said = [...kept].map(([currency, amount]) =>
     amount < 0
-      ? `Fees given back: ${formatAmount(-amount, currency, locale)}.`
-      : `Fee: ${formatAmount(amount, currency, locale)}.`,
+      ? say.feesRefunded(formatAmount(-amount, currency, locale))
+      : say.fee(formatAmount(amount, currency, locale)),
   );
   const payouts = [...new Set(fees.flatMap(({ payout }) => payout ?? []))];
-  return [...said, ...(payouts.length === 0 ? [] : [`Paid out with ${payouts.join(' and ')}.`])].join(' ');
+  return [...said, ...(payouts.length === 0 ? [] : [say.paidOut(payouts.join(' and '))])].join(' ');
 }

@@ -6,14 +6,16 @@ import type { Draft } from '../data/draft';
 import { sentenceOf, useGiveAccessMutation } from '../data/ownerApi';
 import { type ListedPerson, readPeopleCsv } from '../data/peopleCsv';
 import { ChoiceFill, DayFill, TextFill } from '../price/Fill';
+import { deliverWords } from '#say/deliver';
+const say = deliverWords.giveAccess;
 
 type Lasts = 'good' | 'until';
 const FATES: Record<GiveAnswer['fates'][number]['fate'], string> = {
-  new: 'somebody new',
-  known: 'known here',
-  has: 'has it already',
-  double: 'twice in the list',
-  wrong: 'cannot be given',
+  new: say.newCustomer,
+  known: say.existingCustomer,
+  has: say.hasAccessAlready,
+  double: say.twiceList,
+  wrong: say.notPossible,
 };
 const SHOWN = 12;
 
@@ -50,7 +52,7 @@ export function GiveAccess({ draft, to }: { draft: Draft; to?: ListedPerson }) {
       setTried(null);
       setListed(null);
       setSaid({
-        text: `Given to ${answered.given === 1 ? '1 person' : `${answered.given} people`}.${mail ? ' A sign-in link is on its way to each.' : ''}`,
+        text: say.gaveAccessGivenPerson(answered.given, mail),
         wrong: false,
       });
     } catch (error) {
@@ -75,37 +77,37 @@ export function GiveAccess({ draft, to }: { draft: Draft; to?: ListedPerson }) {
   const count = tried?.fates.filter(goes).length ?? 0;
   return (
     <details className="sec">
-      <summary className="cursor-pointer">{to ? 'Give them access …' : 'Give somebody access …'}</summary>
+      <summary className="cursor-pointer">{to ? say.giveThemAccess : say.giveSomeoneAccess}</summary>
       <p className="sentence mt-2">
-        Open{' '}
+        {say.giveAccess}{' '}
         <ChoiceFill
-          label="What is given"
+          label={say.productOpen}
           value={productId}
-          choices={products.map(({ id, title }) => [id, title || 'Without a title'] as const)}
+          choices={products.map(({ id, title }) => [id, title || say.untitled] as const)}
           onChange={(id) => change(() => setProductId(id))}
         />{' '}
-        for{' '}
+        {say.for}{' '}
         {to ? (
           <bdi className="font-semibold">{to.name || to.address}</bdi>
         ) : listed ? (
           <>
-            <b className="font-semibold">{listed.length.toLocaleString('en')} people of a file</b>{' '}
+            <b className="font-semibold">{say.peopleFromFile(listed.length.toLocaleString('en'))}</b>{' '}
             <button className="opt" onClick={() => change(() => setListed(null))}>
-              one instead
+              {say.justOnePerson}
             </button>
           </>
         ) : (
           <>
             <TextFill
-              label="Their name"
-              placeholder="name"
+              label={say.name}
+              placeholder={say.name2}
               value={person.name}
               onChange={(name) => change(() => setPerson({ ...person, name }))}
             />{' '}
-            at{' '}
+            {say.withEmail}{' '}
             <TextFill
-              label="Their address"
-              placeholder="e-mail"
+              label={say.emailAddress}
+              placeholder={say.email}
               most={254}
               value={person.address}
               onChange={(address) => change(() => setPerson({ ...person, address }))}
@@ -113,28 +115,35 @@ export function GiveAccess({ draft, to }: { draft: Draft; to?: ListedPerson }) {
           </>
         )}{' '}
         <ChoiceFill<Lasts>
-          label="How long it lasts"
+          label={say.howLongAccessLasts}
           value={lasts}
           choices={[
-            ['good', 'for good'],
-            ['until', 'until the end of'],
+            ['good', say.withoutEnd],
+            ['until', say.untilEnd],
           ]}
           onChange={(next) => change(() => setLasts(next))}
         />
         {lasts === 'until' && (
           <>
             {' '}
-            <DayFill label="Its last day" value={until} onChange={(day) => change(() => setUntil(day))} />
+            <DayFill label={say.lastDay} value={until} onChange={(day) => change(() => setUntil(day))} />
           </>
         )}
-        , because of{' '}
-        <TextFill label="Why it is given" placeholder="why" most={200} value={reason} onChange={setReason} />, and{' '}
+        {say.reason}{' '}
+        <TextFill
+          label={say.reasonOptional}
+          placeholder={say.optional}
+          most={200}
+          value={reason}
+          onChange={setReason}
+        />
+        {say.and}{' '}
         <ChoiceFill
-          label="Whether they are told"
+          label={say.whetherNotifyThem}
           value={mail ? 'mail' : 'quiet'}
           choices={[
-            ['quiet', 'mail nobody'],
-            ['mail', 'send each a sign-in link'],
+            ['quiet', say.donTNotifyThem],
+            ['mail', say.emailEachSignLink],
           ]}
           onChange={(how) => setMail(how === 'mail')}
         />
@@ -146,12 +155,12 @@ export function GiveAccess({ draft, to }: { draft: Draft; to?: ListedPerson }) {
           disabled={giving.isLoading || (lasts === 'until' && until === '')}
           onClick={() => void ask(true)}
         >
-          See what becomes of it
+          {say.preview}
         </button>
         {!to && (
           <ChooseFile
-            words="or many, from a CSV"
-            label="People from a CSV"
+            words={say.manyPeopleFromCsv}
+            label={say.peopleFromCsvFile}
             accept=".csv,text/csv"
             onFiles={([file]) => {
               if (file) void readFile(file);
@@ -176,14 +185,14 @@ export function GiveAccess({ draft, to }: { draft: Draft; to?: ListedPerson }) {
               .slice(0, SHOWN)
               .map(({ address, why }, i) => (
                 <li key={i} className="cap border-t border-line py-1">
-                  <bdi>{address || 'A line without an address'}</bdi>: {why}
+                  <bdi>{address || say.lineWithoutAddress}</bdi>: {why}
                 </li>
               ))}
           </ul>
           {count > 0 && (
             <p className="mt-2">
               <button className="btn btn-primary btn-sm" disabled={giving.isLoading} onClick={() => void ask(false)}>
-                Give it to {count === 1 ? '1 person' : `${count.toLocaleString('en')} people`}
+                {say.giveAccessTo(count, count.toLocaleString('en'))}
               </button>
             </p>
           )}

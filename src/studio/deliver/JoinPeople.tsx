@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import type { PersonId } from '#core/ids';
 import { sentenceOf, useJoinPeopleMutation } from '../data/ownerApi';
+import { deliverWords } from '#say/deliver';
+const say = deliverWords.joinPeople;
 
 /** Somebody has bought from another address too: said first what becomes of both, then one button. */
 export function JoinPeople({ personId, who }: { personId: PersonId; who: string }) {
@@ -24,7 +26,7 @@ export function JoinPeople({ personId, who }: { personId: PersonId; who: string 
       );
   return (
     <details className="sec">
-      <summary className="cursor-pointer">They have another address here …</summary>
+      <summary className="cursor-pointer">{say.mergeAnotherPerson}</summary>
       <form
         className="mt-2"
         onSubmit={(event) => {
@@ -32,12 +34,12 @@ export function JoinPeople({ personId, who }: { personId: PersonId; who: string 
           ask(true);
         }}
       >
-        <bdi>{who}</bdi> has also bought as{' '}
+        <bdi>{who}</bdi> {say.hasAlsoBoughtAs}{' '}
         <input
           className="fill w-64"
           type="email"
-          aria-label="Their other address"
-          placeholder="other@example.org"
+          aria-label={say.otherEmailAddress}
+          placeholder={say.otherExampleOrg}
           value={address}
           onChange={(event) => {
             setAddress(event.target.value);
@@ -47,7 +49,7 @@ export function JoinPeople({ personId, who }: { personId: PersonId; who: string 
         />
         <p className="mt-2">
           <button className="btn btn-quiet btn-sm" disabled={joining.isLoading || address.trim() === ''}>
-            See what making them one comes to
+            {say.previewMerge}
           </button>
         </p>
       </form>
@@ -60,7 +62,7 @@ export function JoinPeople({ personId, who }: { personId: PersonId; who: string 
           ))}
           <p className="mt-2">
             <button className="btn btn-quiet btn-sm" disabled={joining.isLoading} onClick={() => ask(false)}>
-              Make them one
+              {say.merge}
             </button>
           </p>
         </>

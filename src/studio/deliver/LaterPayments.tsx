@@ -6,6 +6,8 @@ import { findLater, type LaterFound } from '../data/queries/agreements';
 import type { Draft } from '../data/draft';
 import { type Column, Rows } from '../frame/Rows';
 import { agreementsLink, laterLink } from './links';
+import { deliverWords } from '#say/deliver';
+const say = deliverWords.laterPayments;
 
 /** Payments that came after the day of buying, with the total they add up to. */
 export function LaterPayments({ draft }: { draft: Draft }) {
@@ -17,7 +19,7 @@ export function LaterPayments({ draft }: { draft: Draft }) {
   const columns: Column<LaterFound['rows'][number]>[] = [
     {
       id: 'who',
-      head: 'Who',
+      head: say.customer,
       theirs: true,
       cell: ({ row, who }) => (
         <Link className="plain-link" to={agreementsLink('', row.agreementId)}>
@@ -27,17 +29,17 @@ export function LaterPayments({ draft }: { draft: Draft }) {
     },
     {
       id: 'when',
-      head: 'When',
+      head: say.date,
       look: 'whitespace-nowrap text-ink-2',
       cell: ({ row }) => formatDay(row.at, zone, locale, { short: true, year: true }),
     },
-    { id: 'what', head: 'What', theirs: true, cell: ({ row }) => row.title },
-    { id: 'paper', head: 'Paper', look: 'text-ink-2', cell: ({ row }) => row.receipt },
+    { id: 'what', head: say.product, theirs: true, cell: ({ row }) => row.title },
+    { id: 'paper', head: say.invoice, look: 'text-ink-2', cell: ({ row }) => row.receipt },
     ...(anyBack
       ? [
           {
             id: 'back',
-            head: 'Back',
+            head: say.refunded,
             set: 'num',
             look: 'text-ink-2',
             cell: ({ row }: LaterFound['rows'][number]) => row.back > 0 && formatAmount(row.back, row.currency, locale),
@@ -46,7 +48,7 @@ export function LaterPayments({ draft }: { draft: Draft }) {
       : []),
     {
       id: 'paid',
-      head: 'Paid',
+      head: say.paid,
       set: 'num !pr-0',
       look: 'text-money',
       cell: ({ row }) => formatAmount(row.amount, row.currency, locale),
@@ -62,49 +64,46 @@ export function LaterPayments({ draft }: { draft: Draft }) {
     [...of].map(([currency, amount]) => formatAmount(amount, currency, locale)).join(' and ');
   return (
     <>
-      <h1>Later payments</h1>
+      <h1>{say.laterPayments}</h1>
       {found.count === 0 ? (
         <p className="lead mt-3">
-          Here stands every payment that comes after the day of buying.{' '}
+          {say.everyPaymentAfterDay}{' '}
           {chosen ? (
             <>
-              None like this.{' '}
+              {say.noMatches}{' '}
               <Link className="plain-link" to={laterLink()}>
-                All of them
+                {say.showAll}
               </Link>
             </>
           ) : (
-            'None came yet.'
+            say.noLaterPaymentsYet
           )}
         </p>
       ) : (
         <>
           <p className="lead mt-1 text-ink-2">
-            {found.count === 1 ? '1 payment' : `${found.count.toLocaleString('en')} payments`}
+            {found.count === 1 ? say.payment : say.payments(found.count.toLocaleString('en'))}
             {title !== '' && (
               <>
                 {' '}
-                for <span dir="auto">{title}</span>
+                {say.for} <span dir="auto">{title}</span>
               </>
             )}
-            {choice.back && ' of which something went back'},{' '}
-            <b className="font-semibold text-money">{sums(found.paid)}</b>
-            {anyBack && <>, {sums(found.back)} of it given back or lost</>}
+            {choice.back && say.someRefunded}, <b className="font-semibold text-money">{sums(found.paid)}</b>
+            {anyBack && <>{say.refundedLost(sums(found.back))}</>}
             {choice.days !== '' && <>, {choice.days.replace('..', ' to ')}</>}.
             {chosen && (
               <>
                 {' '}
                 <Link className="plain-link" to={laterLink()}>
-                  All of them
+                  {say.showAll}
                 </Link>
               </>
             )}
           </p>
           <Rows columns={columns} rows={found.rows} keyOf={({ row }) => row.id} />
           {found.count > found.rows.length && (
-            <p className="cap mt-2">
-              The latest {found.rows.length} of {found.count.toLocaleString('en')}.
-            </p>
+            <p className="cap mt-2">{say.latestOf(found.rows.length, found.count.toLocaleString('en'))}</p>
           )}
         </>
       )}

@@ -9,16 +9,18 @@ import { saveList, useSavedLists } from '../data/savedLists';
 import { ChoiceFill } from '../price/Fill';
 import { stepName } from '../sell/path/stepInWords';
 import { isFiltered, type OrderQuery, ordersLink, writeQuery } from '../data/queries/orderQuery';
+import { deliverWords } from '#say/deliver';
+const say = deliverWords.orderSentence;
 
 const GROUPS = [
-  ['', 'of any kind'],
-  ['paid', 'paid and kept'],
-  ['back', 'given back, whole or in part'],
-  ['disputed', 'disputed by a bank'],
+  ['', say.anyKind],
+  ['paid', say.paidNotRefunded],
+  ['back', say.refundedFullPart],
+  ['disputed', say.disputed],
 ] as const;
 const SORTS = [
-  ['newest', 'newest first'],
-  ['oldest', 'oldest first'],
+  ['newest', say.newestFirst],
+  ['oldest', say.oldestFirst],
 ] as const;
 /** Typing settles before a new list is asked for. */
 const SETTLE_MS = 150;
@@ -39,32 +41,35 @@ export function OrderSentence({ draft, query }: { draft: Draft; query: OrderQuer
   }); // the latest typing counts, whatever else changed
   const days = dayChoices(dateIn(now, zone), query.days, locale);
   const offers = [
-    ['', 'any offer'] as const,
-    ...draft.content.offers.map((o) => [o.id, o.title || 'Without a title'] as const),
+    ['', say.anyOffer] as const,
+    ...draft.content.offers.map((o) => [o.id, o.title || say.untitled] as const),
   ];
   const ways = wayChoices(draft.content, query.way);
   return (
     <div className="flex flex-wrap items-baseline justify-between gap-x-6">
-      <h1 className="sr-only">Orders</h1>
+      <h1 className="sr-only">{say.orders}</h1>
       <p className="sentence">
-        Orders{' '}
-        <ChoiceFill label="Which orders" value={query.group} choices={GROUPS} onChange={(group) => go({ group })} /> in{' '}
-        <ChoiceFill label="When" value={query.days} choices={days} onChange={(chosen) => go({ days: chosen })} /> for{' '}
+        {say.orders}{' '}
+        <ChoiceFill label={say.whichOrders} value={query.group} choices={GROUPS} onChange={(group) => go({ group })} />{' '}
+        {say.in}{' '}
+        <ChoiceFill label={say.when} value={query.days} choices={days} onChange={(chosen) => go({ days: chosen })} />{' '}
+        {say.for}{' '}
         <ChoiceFill
-          label="For which offer"
+          label={say.whichOffer}
           value={query.offerId}
           choices={offers}
           onChange={(offerId) => go({ offerId })}
         />{' '}
-        on <ChoiceFill label="On which path" value={query.way} choices={ways} onChange={(way) => go({ way })} /> with{' '}
+        {say.on} <ChoiceFill label={say.whichPath} value={query.way} choices={ways} onChange={(way) => go({ way })} />{' '}
+        {say.with}{' '}
         <input
           className="fill"
-          aria-label="Search these orders"
-          placeholder="any name, address or number"
+          aria-label={say.searchTheseOrders}
+          placeholder={say.anyNameAddressNumber}
           value={typed}
           onChange={(event) => setTyped(event.target.value.slice(0, 200))}
         />
-        , <ChoiceFill label="In which order" value={query.sort} choices={SORTS} onChange={(sort) => go({ sort })} />.
+        , <ChoiceFill label={say.whichOrder} value={query.sort} choices={SORTS} onChange={(sort) => go({ sort })} />.
       </p>
       {isFiltered(query) && <SaveList query={query} />}
     </div>
@@ -74,14 +79,14 @@ export function OrderSentence({ draft, query }: { draft: Draft; query: OrderQuer
 /** Any path, each path, each entrance, and whatever step a figure asked for. */
 function wayChoices(content: Draft['content'], present: string): (readonly [string, string])[] {
   const choices = content.paths.flatMap((path) => [
-    [path.id, path.note || path.title || 'a path without a title'] as const,
-    ...entrancesOf(path).map((e) => [e.id, `${path.title}, through ${e.note || e.word}`] as const),
+    [path.id, path.note || path.title || say.untitledPath] as const,
+    ...entrancesOf(path).map((e) => [e.id, say.through(path.title, e.note || e.word)] as const),
     ...path.steps
       .filter((step) => step.id === present)
-      .map((step) => [step.id, `${path.title}, at ${stepName(content, step)}`] as const),
+      .map((step) => [step.id, say.at(path.title, stepName(content, step))] as const),
   ]);
-  const all = [['', 'any path'] as const, ...choices];
-  return all.some(([value]) => value === present) ? all : [...all, [present, 'a path that is gone']];
+  const all = [['', say.anyPath] as const, ...choices];
+  return all.some(([value]) => value === present) ? all : [...all, [present, say.deletedPath]];
 }
 
 /** Any time, this year, the last twelve months one by one, and whatever days a figure asked for. */
@@ -93,7 +98,7 @@ function dayChoices(today: string, present: string, locale: string): (readonly [
     return `${Math.floor(at / 12)}-${String((at % 12) + 1).padStart(2, '0')}`;
   });
   const choices: (readonly [string, string])[] = [
-    ['', 'any time'],
+    ['', say.anyTime],
     [today, 'today'],
     [String(year), String(year)],
     [String(year - 1), String(year - 1)],
@@ -105,7 +110,7 @@ function dayChoices(today: string, present: string, locale: string): (readonly [
 export function daysInWords(days: string, locale: string): string {
   const [from = '', to] = days.split('..');
   const day = (date: string): string => formatDay(`${date}T12:00:00.000Z`, 'UTC', locale);
-  if (to !== undefined) return `${day(from)} to ${day(to)}`;
+  if (to !== undefined) return say.fromTo(day(from), day(to));
   if (from.length === 10) return day(from);
   if (from.length === 7) return day(`${from}-01`).replace(/^1 /, '');
   return from;
@@ -115,11 +120,11 @@ function SaveList({ query }: { query: OrderQuery }) {
   const [naming, setNaming] = useState<string | null>(null);
   const { search } = useLocation();
   const saved = useSavedLists().find((l) => l.query === writeQuery(query));
-  if (saved) return <span className="cap">Saved as “{saved.name}”</span>;
+  if (saved) return <span className="cap">{say.savedAs(saved.name)}</span>;
   if (naming === null)
     return (
       <button className="opt" onClick={() => setNaming('')}>
-        Save this list
+        {say.saveList}
       </button>
     );
   return (
@@ -138,15 +143,15 @@ function SaveList({ query }: { query: OrderQuery }) {
       <input
         className="fill"
         autoFocus
-        aria-label="Name of this list"
-        placeholder="what to call it"
+        aria-label={say.nameList}
+        placeholder={say.nameList2}
         value={naming}
         onChange={(event) => setNaming(event.target.value)}
         onKeyDown={(event) => {
           if (event.key === 'Escape') setNaming(null);
         }}
       />
-      <button className="opt">Save</button>
+      <button className="opt">{say.save}</button>
     </form>
   );
 }

@@ -22,6 +22,8 @@ import { May } from '../frame/May';
 import { Fees } from './Fees';
 import { RefundForm } from './RefundForm';
 import { VisitStory } from './VisitStory';
+import { deliverWords } from '#say/deliver';
+const say = deliverWords.orderStory;
 
 /** One order: what was paid and given back, what it opened, and why that is open or not. */
 export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId }) {
@@ -29,22 +31,21 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
   const { data: about } = useAboutQuery();
   const data = useLiveQuery(() => storyOfOrderRow(orderId), [orderId]);
   if (data === undefined) return null;
-  if (data === null) return <p>This order is not in the history here.</p>;
+  if (data === null) return <p>{say.orderNotYourShop}</p>;
   const { order, passes, refunds, agreements, person } = data;
   const { locale } = draft.content.shop;
-  const nameOf = (helperId: string): string =>
-    about?.helpers.find((h) => h.id === helperId)?.name ?? 'somebody who helped';
+  const nameOf = (helperId: string): string => about?.helpers.find((h) => h.id === helperId)?.name ?? say.aHelper;
   const money = (amount: number): string => formatAmount(amount, order.currency, locale);
   const titleOf = (productId: ProductId): string =>
-    draft.content.products.find((p) => p.id === productId)?.title ?? 'a product put away';
-  const who = calledBySeller(person) || person?.address || 'Somebody';
+    draft.content.products.find((p) => p.id === productId)?.title ?? say.archivedProduct;
+  const who = calledBySeller(person) || person?.address || say.customer;
   const latest = order.at > now ? order.at : now;
   const live = draft.live?.content.products ?? [];
   const papers = papersOf(order);
-  const sentence = `Order ${order.number}: ${money(order.paid)} paid${order.back > 0 ? `, ${money(order.back)} given back` : ''}`;
+  const sentence = say.orderInOneLine(order.number, money(order.paid), order.back, money(order.back));
   return (
     <>
-      <h2 className="pr-6">Order {order.number}</h2>
+      <h2 className="pr-6">{say.order(order.number)}</h2>
       <p className="mt-1">
         <Link className="font-semibold underline" to={`/deliver/people/${order.personId}`} dir="auto">
           {who}
@@ -55,22 +56,21 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
       </p>
       <p className="lead mt-3">
         {formatMoment(order.at, order.zone, locale)}:{' '}
-        <b className="font-semibold text-money">{order.paid === 0 ? 'free' : money(order.paid)}</b> for{' '}
+        <b className="font-semibold text-money">{order.paid === 0 ? say.free : money(order.paid)}</b> {say.for}{' '}
         <span dir="auto">{order.title}</span>
         {order.payments[0]?.last4 != null && `, ${meansInWords(order.payments[0])}`}.
         {order.back > 0 && (
           <>
             {' '}
-            <b className="font-semibold text-money">{money(order.back)}</b> given back.
+            <b className="font-semibold text-money">{money(order.back)}</b> {say.refunded}
           </>
         )}
       </p>
       <VisitStory draft={draft} order={order} />
       {isBoughtDisputed(order) && (
         <p className="mt-2 text-alarm">
-          The buyer’s bank disputes {order.payments.length > 1 ? 'a payment of this' : 'this payment'}. Access is on
-          hold
-          {order.answerBy !== null && `; it is decided by ${formatMoment(order.answerBy, order.zone, locale)}`}.
+          {say.buyerSBankDisputes(order.payments.length)}
+          {order.answerBy !== null && say.bankDecides(formatMoment(order.answerBy, order.zone, locale))}.
         </p>
       )}
       <div className="mt-3">
@@ -98,7 +98,7 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
       </div>
       {agreements.map((a) => (
         <p key={a.id} className="mt-2">
-          What comes later:{' '}
+          {say.remainingPayments}{' '}
           <Link className="underline" to={agreementsLink('', a.id)} dir="auto">
             {a.agreement.title}
           </Link>
@@ -106,7 +106,7 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
         </p>
       ))}
       <div className="sec mt-2">
-        <h3>Can they open it?</h3>
+        <h3>{say.canTheyOpen}</h3>
         {passes.map((pass) => (
           <p key={pass.id} className="mt-1.5">
             {
@@ -127,17 +127,17 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
       </div>
       {refunds.length > 0 && (
         <div className="sec">
-          <h3>Given back</h3>
+          <h3>{say.refunds}</h3>
           {refunds.map((r) => (
             <p key={r.id} className="mt-1.5">
               {formatMoment(r.at, order.zone, locale)}: {money(r.amount)}
               {unitsBackOf(r, order)},{' '}
               {r.status === 'paid'
-                ? `credit note ${r.creditNote ?? ''}`
+                ? say.creditNote(r.creditNote ?? '')
                 : r.status === 'refused'
-                  ? `not given back: ${r.refusal ?? ''}`
-                  : 'not known yet'}
-              {(r.by ?? 'owner') !== 'owner' && <span className="text-ink-2">, by {nameOf(r.by ?? '')}</span>}
+                  ? say.notRefunded(r.refusal ?? '')
+                  : say.notKnownYet}
+              {(r.by ?? 'owner') !== 'owner' && <span className="text-ink-2">{say.by(nameOf(r.by ?? ''))}</span>}
               {r.reason !== '' && <span className="text-ink-2">. {r.reason}</span>}
             </p>
           ))}
@@ -145,23 +145,21 @@ export function OrderStory({ draft, orderId }: { draft: Draft; orderId: OrderId 
       )}
       {order.payments.length > 1 && (
         <div className="sec">
-          <h3>Payments</h3>
+          <h3>{say.payments}</h3>
           {order.payments.map((payment, i) => (
             <p key={payment.key ?? i} className="mt-1.5">
-              {i === 0 ? 'At the checkout' : `${secondsBetween(order.at, payment.at)} later, offered after payment`}:{' '}
-              <span className="text-money">{money(sumsOf([payment]).paid)}</span> for{' '}
+              {i === 0 ? say.atCheckout : say.laterOfferedAfterPayment(secondsBetween(order.at, payment.at))}:{' '}
+              <span className="text-money">{money(sumsOf([payment]).paid)}</span> {say.for}{' '}
               <span dir="auto">{titlesOf(order, payment).join(', ')}</span>
-              {payment.openDisputes.length > 0 && <span className="text-alarm">, disputed by the bank</span>}
+              {payment.openDisputes.length > 0 && <span className="text-alarm">{say.disputed}</span>}
             </p>
           ))}
         </div>
       )}
       <div className="sec">
-        <h3>Papers</h3>
+        <h3>{say.invoices}</h3>
         <p className="mt-1">
-          {papers.length === 0
-            ? 'None: nothing was paid.'
-            : `${papers.join(', ')}, which the buyer finds as PDF in the member area.`}
+          {papers.length === 0 ? say.noneBecauseNothingWas : say.buyerCanDownloadThem(papers.join(', '))}
         </p>
       </div>
       <Fees order={order} refunds={refunds} locale={locale} />
@@ -185,7 +183,7 @@ const titlesOf = (order: Pick<OrderRow, 'lines'>, payment: Payment): string[] =>
 const unitsBackOf = ({ shares }: Pick<RefundRow, 'shares'>, { lines }: Pick<OrderRow, 'lines'>): string =>
   shares
     .flatMap(({ lineId, units }) =>
-      units === undefined ? [] : [`, ${units} of ${quantityOf(lines.find((l) => l.lineId === lineId) ?? {})}`],
+      units === undefined ? [] : [say.of(units, quantityOf(lines.find((l) => l.lineId === lineId) ?? {}))],
     )
     .join('');
 
@@ -198,5 +196,5 @@ function secondsBetween(from: Instant, to: Instant): string {
 
 function fetches(fetched: Record<string, number>): string {
   const count = Object.values(fetched).reduce((all, n) => all + n, 0);
-  return count === 0 ? 'Nothing was downloaded yet.' : `Downloaded ${count === 1 ? 'once' : `${count} times`}.`;
+  return count === 0 ? say.nothingHasBeenDownloaded : say.downloadedCountOnceTimes(count);
 }

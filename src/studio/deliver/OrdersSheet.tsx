@@ -12,6 +12,8 @@ import { exportOrders } from './exportOrders';
 import { isFiltered, type OrderQuery, ordersLink } from '../data/queries/orderQuery';
 import { OrderSentence } from './OrderSentence';
 import { type OrdersFound, useCounts, useOrders } from '../data/queries/orders';
+import { deliverWords } from '#say/deliver';
+const say = deliverWords.ordersSheet;
 
 /** So many rows are shown at first: some screens of them. */
 const FIRST = 50;
@@ -35,27 +37,22 @@ export function OrdersSheet({ draft, query, selected }: { draft: Draft; query: O
       <OrderSentence draft={draft} query={query} />
       {found && found.count > 0 && (
         <p className="lead mt-1 text-ink-2">
-          {found.count.toLocaleString('en')} {found.count === 1 ? 'order' : 'orders'},{' '}
-          <b className="font-semibold text-money">{totals(found.paid) || 'nothing'}</b> paid
-          {totals(found.back) !== '' && <>, {totals(found.back)} given back</>}
+          {say.orders(found.count)} <b className="font-semibold text-money">{totals(found.paid) || say.nothing}</b>{' '}
+          {say.paid}
+          {totals(found.back) !== '' && <>{say.refunded(totals(found.back))}</>}
           {found.copying ? (
-            ', of the newest alone: older orders are still being copied here.'
+            say.newestOrdersOnlyOlder
           ) : (
             <>
               .{' '}
               <button className="opt" onClick={() => void exportOrders(query, draft.content.paths)}>
-                Export {found.count === 1 ? 'it' : `these ${found.count.toLocaleString('en')}`} as CSV
+                {say.exportThese(found.count, found.count.toLocaleString('en'))}
               </button>
             </>
           )}
         </p>
       )}
-      {query.group === 'back' && found && found.count > 0 && (
-        <p className="cap">
-          Sums are of what was bought with these orders. What went back of later payments stands with them, under Later
-          payments.
-        </p>
-      )}
+      {query.group === 'back' && found && found.count > 0 && <p className="cap">{say.totalsCoverWhatWas}</p>}
       {found && found.count > 0 && !found.copying && (
         <ActOnMany key={JSON.stringify(query)} draft={draft} query={query} count={found.count} />
       )}
@@ -63,26 +60,24 @@ export function OrdersSheet({ draft, query, selected }: { draft: Draft; query: O
         all !== undefined &&
         (!isFiltered(query) && !found.copying ? (
           <p className="lead mt-3">
-            Here stands every order, the moment it is paid. Nothing was sold yet.{' '}
+            {say.noOrdersYetEach}{' '}
             <Link className="plain-link" to="/sell">
-              Look at what is on sale
+              {say.seeWhatSale}
             </Link>
           </p>
         ) : (
           <p className="lead mt-3">
-            {found.copying
-              ? 'None of the newest orders match; older ones are still being copied here.'
-              : `No orders match. ${all.toLocaleString('en')} without these choices.`}{' '}
+            {found.copying ? say.noneNewestOrdersMatch : say.noOrdersMatchWithout(all.toLocaleString('en'))}{' '}
             <Link className="plain-link" to="/deliver/orders">
-              Clear them
+              {say.clearFilters}
             </Link>
           </p>
         ))}
       {held.waiting > 0 && (
         <p className="mt-2" role="status">
-          {held.waiting === 1 ? '1 new order' : `${held.waiting} new orders`}.{' '}
+          {held.waiting === 1 ? say.newOrder : say.newOrders(held.waiting)}.{' '}
           <button className="opt" onClick={held.show}>
-            Show
+            {say.show}
           </button>
         </p>
       )}
@@ -124,24 +119,24 @@ function OrderRows({
   const columns: Column<OrdersFound['rows'][number]>[] = [
     {
       id: 'who',
-      head: 'Who',
+      head: say.customer,
       theirs: true,
       cell: ({ order, person }) => (
         <Link className="plain-link" to={ordersLink(query, order.id)}>
-          {calledBySeller(person) || person?.address || 'Somebody erased'}
+          {calledBySeller(person) || person?.address || say.erasedCustomer}
         </Link>
       ),
     },
     {
       id: 'when',
-      head: 'When',
+      head: say.date,
       look: 'whitespace-nowrap text-ink-2',
       cell: ({ order }) =>
         `${formatDay(order.at, zone, locale, { short: true })} ${formatTime(order.at, zone, locale)}`,
     },
     {
       id: 'what',
-      head: 'What',
+      head: say.products,
       theirs: true,
       cell: ({ order }) => (
         <>
@@ -155,10 +150,10 @@ function OrderRows({
         </>
       ),
     },
-    { id: 'order', head: 'Order', look: 'text-ink-2', cell: ({ order }) => order.number },
+    { id: 'order', head: say.order, look: 'text-ink-2', cell: ({ order }) => order.number },
     {
       id: 'paid',
-      head: 'Paid',
+      head: say.paid2,
       set: 'num !pr-0',
       look: 'text-money',
       cell: ({ order }) => (order.paid === 0 ? 'free' : formatAmount(order.paid, order.currency, locale)),

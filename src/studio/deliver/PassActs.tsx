@@ -4,6 +4,8 @@ import { type Pass, passState } from '#core/passes';
 import { useSessionsOfQuery } from '../data/bookedApi';
 import { sentenceOf, useActOnPassMutation } from '../data/ownerApi';
 import { DayFill } from '../price/Fill';
+import { deliverWords } from '#say/deliver';
+const say = deliverWords.passActs;
 
 /** Another last day for one right to open something, or its end. What a running plan or subscription opens has no acts here. */
 export function PassActs({ pass, title, now, zone }: { pass: Pass; title: string; now: Instant; zone: string }) {
@@ -20,26 +22,26 @@ export function PassActs({ pass, title, now, zone }: { pass: Pass; title: string
       );
   return (
     <details className="cap mt-1">
-      <summary className="cursor-pointer">Another last day for {title}, or its end …</summary>
+      <summary className="cursor-pointer">{say.changeEndAccess(title)}</summary>
       <p className="mt-1 flex flex-wrap items-baseline gap-x-3">
         <span>
-          Until the end of <DayFill label={`Last day of ${title}`} value={until} onChange={setUntil} />
+          {say.accessUntilEnd} <DayFill label={say.lastDay(title)} value={until} onChange={setUntil} />
         </span>
         <button
           className="opt"
           disabled={acting.isLoading || until === ''}
-          aria-label={`Keep this day as the last of ${title}`}
+          aria-label={say.saveLastDay(title)}
           onClick={() => ask({ act: 'until', until })}
         >
-          Keep this day
+          {say.save}
         </button>
         <button
           className="opt text-alarm"
           disabled={acting.isLoading}
-          aria-label={`Withdraw ${title}`}
+          aria-label={say.withdrawAccess(title)}
           onClick={() => ask({ act: 'withdraw' })}
         >
-          Withdraw
+          {say.withdraw}
         </button>
       </p>
       {pass.sessions !== undefined && <FallsAway pass={pass} />}
@@ -53,10 +55,5 @@ function FallsAway({ pass }: { pass: Pass }) {
   const { data } = useSessionsOfQuery(pass.personId);
   const coming = data?.passes.find(({ passId }) => passId === pass.id)?.coming ?? 0;
   if (coming === 0) return null;
-  return (
-    <p className="mt-1">
-      {coming === 1 ? '1 booked session falls' : `${coming} booked sessions fall`} away if it is withdrawn, and whatever
-      is booked after its last day.
-    </p>
-  );
+  return <p className="mt-1">{say.ifYouWithdrawComing(coming)}</p>;
 }

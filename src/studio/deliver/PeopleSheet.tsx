@@ -12,6 +12,8 @@ import { ChoiceFill } from '../price/Fill';
 import { May } from '../frame/May';
 import { GiveAccess } from './GiveAccess';
 import { exportPeople } from './exportPeople';
+import { deliverWords } from '#say/deliver';
+const say = deliverWords.peopleSheet;
 
 /** So many rows are shown at first: some screens of them. */
 const FIRST = 50;
@@ -25,25 +27,25 @@ export function PeopleSheet({ draft, selected }: { draft: Draft; selected: strin
   const columns: Column<BuyersFound['rows'][number]>[] = [
     {
       id: 'who',
-      head: 'Who',
+      head: say.customer,
       theirs: true,
       cell: ({ buyer, person }) => (
         <Link className="plain-link" to={`/deliver/people/${buyer.personId}`}>
-          {calledBySeller(person) || 'Without a name'}
+          {calledBySeller(person) || say.noName}
         </Link>
       ),
     },
-    { id: 'address', head: 'E-mail', look: 'text-ink-2', theirs: true, cell: ({ person }) => person?.address },
+    { id: 'address', head: say.email, look: 'text-ink-2', theirs: true, cell: ({ person }) => person?.address },
     {
       id: 'last',
-      head: 'Last bought',
+      head: say.lastPurchase,
       look: 'whitespace-nowrap text-ink-2',
       cell: ({ buyer }) => formatDay(buyer.last, zone, locale),
     },
-    { id: 'orders', head: 'Orders', set: 'num', look: 'text-ink-2', cell: ({ buyer }) => buyer.count },
+    { id: 'orders', head: say.orders, set: 'num', look: 'text-ink-2', cell: ({ buyer }) => buyer.count },
     {
       id: 'net',
-      head: 'Paid, less given back',
+      head: say.paidLessRefunds,
       set: 'num !pr-0',
       look: 'text-money',
       cell: ({ buyer }) =>
@@ -54,48 +56,45 @@ export function PeopleSheet({ draft, selected }: { draft: Draft; selected: strin
   ];
   return (
     <>
-      <h1 className="sr-only">Everybody who bought</h1>
+      <h1 className="sr-only">{say.customers}</h1>
       <p className="sentence">
-        Everybody who bought{' '}
+        {say.customers}{' '}
         <ChoiceFill
-          label="What they bought"
+          label={say.whichProduct}
           value={query.offerId}
-          choices={[
-            ['', 'anything'],
-            ...draft.content.offers.map((o) => [o.id, o.title || 'Without a title'] as const),
-          ]}
+          choices={[['', say.anything], ...draft.content.offers.map((o) => [o.id, o.title || say.untitled] as const)]}
           onChange={(offerId) => setQuery({ ...query, offerId })}
         />{' '}
-        with{' '}
+        {say.matching}{' '}
         <input
           className="fill"
-          aria-label="Search people"
-          placeholder="any name or address"
+          aria-label={say.searchCustomers}
+          placeholder={say.anyNameAddress}
           value={query.text}
           onChange={(e) => setQuery({ ...query, text: e.target.value.slice(0, 200) })}
         />
-        , the last buyer first.
+        {say.latestPurchaseFirst}
       </p>
       <May right="everything">
         <GiveAccess draft={draft} />
       </May>
       {found && found.count > 0 && (
         <p className="lead mt-1 text-ink-2">
-          {found.count.toLocaleString('en')} {found.count === 1 ? 'person' : 'people'}.{' '}
+          {say.people(found.count)}{' '}
           <button className="opt" onClick={() => void exportPeople(query)}>
-            Export {found.count === 1 ? 'it' : `these ${found.count.toLocaleString('en')}`} as CSV
+            {say.exportThese(found.count, found.count.toLocaleString('en'))}
           </button>
         </p>
       )}
       {found && found.count === 0 && (
         <p className="lead mt-3">
           {found.all === 0 ? (
-            'Here stands everybody who bought something, with what they can open.'
+            say.noCustomersYetEveryone
           ) : (
             <>
-              Nobody matches. {found.all.toLocaleString('en')} without these choices.{' '}
+              {say.nobodyMatchesWithoutThese(found.all.toLocaleString('en'))}{' '}
               <button className="plain-link" onClick={() => setQuery({ offerId: '', text: '' })}>
-                Clear them
+                {say.clearFilters}
               </button>
             </>
           )}

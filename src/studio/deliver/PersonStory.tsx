@@ -25,6 +25,8 @@ import { UnusualUse } from './UnusualUse';
 import { VisitStory } from './VisitStory';
 import { May } from '../frame/May';
 import { AnswerThem } from './AnswerThem';
+import { deliverWords } from '#say/deliver';
+const say = deliverWords.personStory;
 
 /** One person: what they bought, and for any product why they can or cannot open it. */
 export function PersonStory({ draft, personId }: { draft: Draft; personId: PersonId }) {
@@ -37,11 +39,11 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
   if (person?.joinedTo !== undefined) return <Navigate replace to={`/deliver/people/${person.joinedTo}`} />;
   const { zone, locale, tax } = draft.content.shop;
   const stands = (a: Agreement): string => agreementState(a, { locale, charged: cardChargeOf(a, tax) });
-  const who = person?.leaves ? 'Somebody who is being erased' : calledBySeller(person) || person?.address || 'Somebody';
+  const who = person?.leaves ? say.customerBeingErased : calledBySeller(person) || person?.address || say.customer;
   const latest = orders[0] && orders[0].at > now ? orders[0].at : now;
   const lasting = (id: string): OpenFor => openFor(agreements.find((a) => a.id === id));
   const why = (id: string): string => {
-    const title = draft.content.products.find((p) => p.id === id)?.title ?? 'a product put away';
+    const title = draft.content.products.find((p) => p.id === id)?.title ?? say.archivedProduct;
     return explain({
       passes: passes.filter((p) => p.productId === id),
       person: { you: false, name: who },
@@ -57,14 +59,14 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
     explain({
       passes: passes.filter((p) => p.productId === id),
       person: { you: true },
-      product: draft.content.products.find((p) => p.id === id)?.title ?? 'what you bought',
+      product: draft.content.products.find((p) => p.id === id)?.title ?? say.whatYouBought,
       orderNumber: (orderId) => String(orders.find((o) => o.id === orderId)?.number ?? ''),
       now: latest,
       zone,
       locale,
       openFor: lasting,
     });
-  const titleOf = (id: string): string => draft.content.products.find((p) => p.id === id)?.title ?? 'a product';
+  const titleOf = (id: string): string => draft.content.products.find((p) => p.id === id)?.title ?? say.aProduct;
   /** Opened and closed by a plan or subscription that runs. */
   const byMoney = ({ cause }: Pass): boolean =>
     cause.kind === 'paid' && agreements.some((a) => a.id === cause.agreementId && isRunning(a));
@@ -83,11 +85,11 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
         {who}
       </h2>
       <p className="text-ink-2" dir="auto">
-        {person && addressesOf(person).join(', also ')}
+        {person && addressesOf(person).join(say.also)}
       </p>
       <UnusualUse personId={personId} />
       <div className="sec mt-3">
-        <h3>Can they open it?</h3>
+        <h3>{say.canTheyOpen}</h3>
         {theirs.map((id) => (
           <div key={id} className="mt-1.5">
             <p>{why(id)}</p>
@@ -102,14 +104,14 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
         ))}
         {others.length > 0 && (
           <p className="mt-2">
-            And{' '}
+            {say.and}{' '}
             <select
               className="fill"
-              aria-label="Ask about another product"
+              aria-label={say.checkAnotherProduct}
               value={productId}
               onChange={(e) => setProductId(e.target.value)}
             >
-              <option value="">another product</option>
+              <option value="">{say.anotherProduct}</option>
               {others.map((p) => (
                 <option key={p.id} value={p.id}>
                   {p.title}
@@ -124,7 +126,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
       <May right="answer">
         <p className="mt-3">
           <a className="opt" href={`/owner/sees/${personId}`} target="_blank" rel="noopener">
-            See what {who} sees
+            {say.seeWhatSees(who)}
           </a>
         </p>
       </May>
@@ -132,7 +134,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
       {passes.some((pass) => pass.sessions !== undefined) && <SessionsOfPerson personId={personId} />}
       {agreements.length > 0 && (
         <div className="sec">
-          <h3>Plans and subscriptions</h3>
+          <h3>{say.plansSubscriptions}</h3>
           {agreements.map((a) => (
             <p key={a.id} className="mt-1.5">
               <Link className="underline" to={agreementsLink('', a.id)} dir="auto">
@@ -144,14 +146,14 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
         </div>
       )}
       <div className="sec">
-        <h3>Bought</h3>
+        <h3>{say.orders}</h3>
         {orders.map((o) => (
           <p key={o.id} className="mt-1.5">
             <Link className="underline" to={`/deliver/orders/${o.id}`}>
-              Order {o.number}
+              {say.order(o.number)}
             </Link>
             , {formatDay(o.at, zone, locale)}: <span dir="auto">{o.title}</span>,{' '}
-            <span className="text-money">{o.paid === 0 ? 'free' : formatAmount(o.paid, o.currency, locale)}</span>
+            <span className="text-money">{o.paid === 0 ? say.free : formatAmount(o.paid, o.currency, locale)}</span>
             {o.status !== 'paid' && `, ${inWords(o.status)}`}
             <VisitStory draft={draft} order={o} short />
           </p>
@@ -162,7 +164,7 @@ export function PersonStory({ draft, personId }: { draft: Draft; personId: Perso
           <GiveAccess draft={draft} to={{ address: person.address, name: calledBySeller(person) }} />
           <p className="sec">
             <a className="underline" href={addressOf(OWNER_ROUTES.everythingOf, { params: { id: personId } })} download>
-              All that is kept of them, as a file
+              {say.exportPersonalData}
             </a>
           </p>
           <JoinPeople personId={personId} who={who} />

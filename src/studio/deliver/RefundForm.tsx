@@ -15,6 +15,8 @@ import {
   useRefundLeftQuery,
   useRefundMutation,
 } from '../data/ownerApi';
+import { deliverWords } from '#say/deliver';
+const say = deliverWords.refundForm;
 
 /** An amount of money as it is typed, read in whole minor units of `currency`. */
 const typedAmount = (currency: string) =>
@@ -29,7 +31,7 @@ const typedAmount = (currency: string) =>
 const typedUnits = z.string().transform((text, issues) => {
   if (text.trim() === '') return undefined;
   if (/^[1-9]\d{0,5}$/.test(text.trim())) return Number(text);
-  issues.addIssue({ code: 'custom', message: 'How many of them go back? Write a whole number, or nothing.' });
+  issues.addIssue({ code: 'custom', message: say.howManyUnitsDo });
   return z.NEVER;
 });
 
@@ -108,14 +110,12 @@ export function RefundForm(props: Props) {
             setSaid(null);
           }}
         >
-          Give money back …
+          {say.refund}
         </button>
       ) : lines === null ? (
-        <p role="status">{asked.error ? sentenceOf(asked.error) : 'Reading what can be refunded …'}</p>
+        <p role="status">{asked.error ? sentenceOf(asked.error) : say.loadingWhatCanRefunded}</p>
       ) : lines.length === 0 ? (
-        <p role="status">
-          Nothing of this order can be refunded now. It has been refunded already, or a bank is deciding about it.
-        </p>
+        <p role="status">{say.nothingOrderCanRefunded}</p>
       ) : (
         <RefundFields
           {...props}
@@ -156,11 +156,10 @@ function RefundFields({
   async function give(wanted: RefundRequest): Promise<void> {
     const result = await refund(wanted);
     if (result.error) onDone(sentenceOf(result.error));
-    else if (result.data.status === 'paid') onDone('The money is on its way back.');
+    else if (result.data.status === 'paid') onDone(say.refundItsWay);
     else if (result.data.status === 'refused')
-      onDone(`Not refunded: ${result.data.reason ?? 'the payment service refused'} Nothing was closed.`);
-    else
-      onDone('It is not known yet whether it went through. It is being asked for, and stands here once it is known.');
+      onDone(say.notRefundedAccessStays(result.data.reason ?? say.paymentServiceDeclined));
+    else onDone(say.weDonTKnow);
   }
 
   const money = (amount: number): string => formatAmount(amount, order.currency, locale);
@@ -175,7 +174,7 @@ function RefundFields({
         else event.preventDefault();
       }}
     >
-      <h3>Give money back</h3>
+      <h3>{say.refund2}</h3>
       {lines.map((line, i) => (
         <p key={line.lineId} className="sentence">
           <span dir="auto">{line.title}</span>:{' '}
@@ -185,7 +184,7 @@ function RefundFields({
                 className="fill"
                 inputMode="numeric"
                 size={3}
-                aria-label={`How many of ${line.title} go back`}
+                aria-label={say.unitsRefund(line.title)}
                 maxLength={6}
                 {...form.register(`lines.${i}.units`, {
                   // So many of them are so much of the money, until another amount is typed.
@@ -199,23 +198,23 @@ function RefundFields({
                   },
                 })}
               />{' '}
-              of {line.units},{' '}
+              {say.of(line.units)}{' '}
             </>
           )}
           <input
             className="fill money"
             inputMode="decimal"
-            aria-label={`Amount to give back for ${line.title}`}
+            aria-label={say.amountRefund(line.title)}
             maxLength={30}
             {...form.register(`lines.${i}.amount`)}
           />{' '}
-          of {money(line.left)}
+          {say.of2(money(line.left))}
         </p>
       ))}
       <input
         className="bare w-full"
-        aria-label="Reason, for yourself"
-        placeholder="Reason, for yourself"
+        aria-label={say.reasonYourNotes}
+        placeholder={say.reasonYourNotes}
         maxLength={500}
         {...form.register('reason')}
       />
@@ -225,18 +224,20 @@ function RefundFields({
             ? sentenceOf(preview.error)
             : preview.data
               ? closes.length === 0
-                ? 'Nothing closes: part of the price stays paid.'
-                : `Closes now: ${closes.map(titleOfPass).join(', ')}.${laterSaid(order)}${sessionsSaid(preview.data.sessions)}`
+                ? say.accessStaysOpenBecause
+                : say.accessClosesNow(
+                    closes.map(titleOfPass).join(', '),
+                    laterSaid(order),
+                    sessionsSaid(preview.data.sessions),
+                  )
               : '')}
       </p>
       <div className="mt-3 flex flex-wrap gap-3">
         <button className="btn btn-primary h-auto min-h-9 py-1" disabled={!ready}>
-          {preview.data
-            ? `Refund ${money(preview.data.amount)}${closes.length > 0 ? ` and close ${closes.length === 1 ? '1 access' : `${closes.length} accesses`}` : ''}`
-            : 'Refund'}
+          {preview.data ? say.refundCountCloseAccess(money(preview.data.amount), closes.length) : say.refund2}
         </button>
         <button type="button" className="btn btn-quiet" onClick={() => onDone(null)}>
-          Leave it
+          {say.cancel}
         </button>
       </div>
     </form>
@@ -245,7 +246,7 @@ function RefundFields({
 
 /** What becomes of later payments: a plan or subscription that is refunded in full ends. */
 const laterSaid = ({ lines }: OrderRow): string =>
-  lines.some(({ terms }) => isLasting(terms)) ? ' No later payments will be charged.' : '';
+  lines.some(({ terms }) => isLasting(terms)) ? say.noLaterPaymentsWill : '';
 
 const sessionsSaid = (n: number): string =>
-  n === 0 ? '' : n === 1 ? ' 1 booked session falls away.' : ` ${n} booked sessions fall away.`;
+  n === 0 ? '' : n === 1 ? say.bookedSessionCancelled : say.bookedSessionsCancelled(n);

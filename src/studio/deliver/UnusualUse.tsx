@@ -2,6 +2,8 @@ import { useState } from 'react';
 import type { PersonId } from '#core/ids';
 import { sentenceOf, useAboutQuery, useAnswerUnusualMutation } from '../data/ownerApi';
 import { May } from '../frame/May';
+import { deliverWords } from '#say/deliver';
+const say = deliverWords.unusualUse;
 
 /** Where somebody's access is used as one person's seldom is: what was seen, and what can be answered. */
 export function UnusualUse({ personId }: { personId: PersonId }) {
@@ -25,13 +27,13 @@ export function UnusualUse({ personId }: { personId: PersonId }) {
       <May right="answer">
         <p className="mt-1 flex flex-wrap gap-x-5">
           <button className="opt" disabled={acting.isLoading} onClick={() => ask('end')}>
-            End every session, link and feed address
+            {say.endEverySessionLink}
           </button>
           <button className="opt" disabled={acting.isLoading} onClick={() => ask('fine')}>
-            It is fine
+            {say.sFine}
           </button>
         </p>
-        <p className="cap">Ended, only a fresh link to their address lets somebody in. What they have stays theirs.</p>
+        <p className="cap">{say.afterOnlyNewLink}</p>
       </May>
       {said !== null && <p role="status">{said}</p>}
     </div>

@@ -5,12 +5,14 @@ import { stepOf } from '#core/paths';
 import type { Draft } from '../data/draft';
 import { stepName } from '../sell/path/stepInWords';
 import { wayOf } from './cameBy';
+import { deliverWords } from '#say/deliver';
+const words = deliverWords.visitStory;
 
 /** How much later, as people say it: "12 seconds later". */
 function laterInWords(seconds: number): string {
-  if (seconds < 120) return seconds === 1 ? '1 second later' : `${seconds} seconds later`;
+  if (seconds < 120) return seconds === 1 ? words.secondLater : `${seconds} seconds later`;
   const minutes = Math.round(seconds / 60);
-  return minutes < 120 ? `${minutes} minutes later` : `${Math.round(minutes / 60)} hours later`;
+  return minutes < 120 ? words.minutesLater(minutes) : words.hoursLater(Math.round(minutes / 60));
 }
 
 const DID = { bought: 'bought', took: 'took', declined: 'declined' } as const;
@@ -25,7 +27,7 @@ export function VisitStory({ draft, order, short = false }: { draft: Draft; orde
   const money = (amount: number): string => (amount === 0 ? 'free' : formatAmount(amount, order.currency, shop.locale));
   const stepTitle = (id: string | null): string => {
     const step = path && id !== null ? stepOf(path, id) : undefined;
-    return step ? stepName(draft.content, step) : 'an offer';
+    return step ? stepName(draft.content, step) : words.anOffer;
   };
   if (short) {
     if (answers.length === 0) return null;
@@ -44,11 +46,11 @@ export function VisitStory({ draft, order, short = false }: { draft: Draft; orde
     <>
       {path && (
         <p className="mt-1 text-ink-2">
-          Came to{' '}
+          {words.visited}{' '}
           <Link className="underline" to={`/sell/${path.id}`} dir="auto">
             {way.path}
           </Link>
-          {way.entrance !== '' && ` through the entrance “${way.entrance}”`}
+          {way.entrance !== '' && words.specialLink(way.entrance)}
           {way.label !== '' && ` (${way.label})`}.
         </p>
       )}
@@ -56,7 +58,7 @@ export function VisitStory({ draft, order, short = false }: { draft: Draft; orde
         <ol className="mt-2 border-l-4 border-ink pl-3">
           {moments.map(({ what, step, after, titles, paid, opened }, i) => (
             <li key={i} className="py-0.5">
-              {after === null ? 'Bought' : `${laterInWords(after)} ${DID[what]}`}{' '}
+              {after === null ? words.bought : `${laterInWords(after)} ${DID[what]}`}{' '}
               <b className="font-semibold" dir="auto">
                 {what === 'declined' ? stepTitle(step) : titles.join(', ')}
               </b>
@@ -65,8 +67,11 @@ export function VisitStory({ draft, order, short = false }: { draft: Draft; orde
                   , <span className="text-money">{money(paid)}</span>
                   {opened.length > 0 && (
                     <span className="text-ink-2">
-                      , which opens{' '}
-                      {opened.map((id) => products.find((p) => p.id === id)?.title ?? 'a product put away').join(', ')}
+                      {words.whichOpens(
+                        opened
+                          .map((id) => products.find((p) => p.id === id)?.title ?? words.archivedProduct)
+                          .join(', '),
+                      )}
                     </span>
                   )}
                 </>

@@ -4,6 +4,8 @@ import { formatPlain } from '#core/money';
 import { findAgreements } from '../data/queries/agreements';
 import { inWords } from '../statusWords';
 import { saveCsv } from '../frame/saveCsv';
+import { deliverWords } from '#say/deliver';
+const say = deliverWords.exportAgreements;
 
 /** Saves exactly the payment plans and subscriptions that are listed as a file. */
 export async function exportAgreements(status: string, kind: string): Promise<void> {
@@ -23,6 +25,6 @@ export async function exportAgreements(status: string, kind: string): Promise<vo
       'left to pay': row.left === null ? '' : formatPlain(row.left, a.currency),
       currency: a.currency,
     })),
-    'Plans and subscriptions',
+    say.plansSubscriptions,
   );
 }

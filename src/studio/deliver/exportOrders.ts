@@ -9,6 +9,8 @@ import type { OrderQuery } from '../data/queries/orderQuery';
 import { inWords } from '../statusWords';
 import { saveCsv, toCsv } from '../frame/saveCsv';
 import { findOrders, type OrderAndPerson } from '../data/queries/orders';
+import { deliverWords } from '#say/deliver';
+const say = deliverWords.exportOrders;
 
 /** Orders as rows of a file, one for each line: amounts with a point and no grouping, moments in UTC. */
 const rowsOf = (orders: readonly OrderAndPerson[], paths: readonly Path[]): Record<string, string | number>[] =>
@@ -37,7 +39,7 @@ function rowOf(
     label: way.label,
     quantity: quantityOf(line),
     paid: formatPlain(amount, order.currency),
-    'given back': formatPlain(givenBack + lost, order.currency),
+    refunded: formatPlain(givenBack + lost, order.currency),
     currency: order.currency,
     status: inWords(order.status),
     receipt: payment?.receipt ?? '',
@@ -53,6 +55,6 @@ export const ordersCsv = (orders: readonly OrderAndPerson[], paths: readonly Pat
 export async function exportOrders(query: OrderQuery, paths: readonly Path[]): Promise<void> {
   saveCsv(
     rowsOf((await findOrders(query, Infinity)).rows, paths),
-    ['Orders', query.group, query.days].filter((part) => part !== '').join(' '),
+    [say.orders, query.group, query.days].filter((part) => part !== '').join(' '),
   );
 }

@@ -9,6 +9,8 @@ import { store } from '../store';
 import { meansInWords } from '../statusWords';
 import type { OrderQuery } from '../data/queries/orderQuery';
 import { findOrders, type OrderAndPerson } from '../data/queries/orders';
+import { deliverWords } from '#say/deliver';
+const say = deliverWords.manyActs;
 
 export type ActKind = 'links' | 'refunds';
 
@@ -39,18 +41,18 @@ export function planLinks(rows: readonly OrderAndPerson[], sent: Record<string, 
     (row) => row.person && now - (sent[row.order.personId] ?? -Infinity) < LINK_AGAIN_AFTER_MS,
   );
   const targets = once.filter((row) => !erased.includes(row) && !lately.includes(row));
-  const people = targets.length === 1 ? '1 person' : `${targets.length.toLocaleString('en')} people`;
+  const people = targets.length === 1 ? say.person : say.people(targets.length.toLocaleString('en'));
   return {
     kind: 'links',
     targets,
-    title: `Sign-in links for ${people}`,
-    button: `Send a sign-in link to ${people}`,
+    title: say.signLinks(people),
+    button: say.sendSignLink(people),
     leftOut: [
-      { why: 'sent one within a day', count: lately.length },
+      { why: say.sentOneWithinDay, count: lately.length },
       { why: 'erased', count: erased.length },
     ].filter((l) => l.count > 0),
     example: targets[0]?.person
-      ? `For example: ${calledBySeller(targets[0].person) || 'somebody'} gets one message at ${targets[0].person.address}, with a link that works once, for 30 minutes.`
+      ? say.exampleGetsOneEmail(calledBySeller(targets[0].person) || 'somebody', targets[0].person.address)
       : '',
   };
 }
@@ -73,21 +75,27 @@ export function planRefunds(rows: readonly OrderAndPerson[], locale: string): Ma
   const sums = new Map<string, number>();
   for (const { order } of targets) sums.set(order.currency, (sums.get(order.currency) ?? 0) + backOf(order));
   const all = [...sums].map(([currency, amount]) => formatAmount(amount, currency, locale)).join(' and ');
-  const orders = targets.length === 1 ? '1 order' : `${targets.length.toLocaleString('en')} orders`;
+  const orders = targets.length === 1 ? say.order : say.orders(targets.length.toLocaleString('en'));
   const first = targets[0];
   return {
     kind: 'refunds',
     targets,
-    title: `Giving back ${orders}`,
-    button: `Refund ${all} for ${orders} and close their access`,
+    title: say.refunding(orders),
+    button: say.refundCloseTheirAccess(all, orders),
     leftOut: [
-      { why: 'nothing was paid', count: free.length },
-      { why: 'paid in part with unused days, so refunded one by one', count: byCredit.length },
-      { why: 'given back already', count: gone.length },
-      { why: 'disputed by a bank', count: disputed.length },
+      { why: say.nothingWasPaid, count: free.length },
+      { why: say.paidPartlyUnusedDays, count: byCredit.length },
+      { why: say.alreadyRefunded, count: gone.length },
+      { why: say.disputed, count: disputed.length },
     ].filter((l) => l.count > 0),
     example: first
-      ? `For example: ${calledBySeller(first.person) || first.person?.address || 'somebody'} gets back ${formatAmount(backOf(first.order), first.order.currency, locale)} for order ${first.order.number} to the ${meansInWords(first.order.payments[0])}, and “${first.order.title}” closes.`
+      ? say.exampleGetsOrderRefunded(
+          calledBySeller(first.person) || first.person?.address || 'somebody',
+          formatAmount(backOf(first.order), first.order.currency, locale),
+          first.order.number,
+          meansInWords(first.order.payments[0]),
+          first.order.title,
+        )
       : '',
   };
 }
@@ -100,9 +108,9 @@ export async function runMany(plan: ManyPlan, moved: (share: number) => void): P
     moved((i + 1) / plan.targets.length);
   }
   const parts = [
-    `${came.done.toLocaleString('en')} done`,
-    ...(came.refused > 0 ? [`${came.refused} refused`] : []),
-    ...(came.unknown > 0 ? [`${came.unknown} not known yet`] : []),
+    say.done(came.done.toLocaleString('en')),
+    ...(came.refused > 0 ? [say.declined(came.refused)] : []),
+    ...(came.unknown > 0 ? [say.notKnownYet(came.unknown)] : []),
   ];
   return `${plan.title}: ${parts.join(', ')}.`;
 }

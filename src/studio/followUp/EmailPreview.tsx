@@ -3,11 +3,13 @@ import type { ShopDetails } from '#core/catalogue';
 import type { Message } from '#core/emails';
 import { EmailBody } from '../../emails/EmailBody';
 import { emailColours, emailStyles } from '../../emails/styles';
+import { followUpWords } from '#say/followUp';
+const say = followUpWords.emailPreview;
 
 const GROUNDS = [
-  ['day', 'Day'],
-  ['night', 'Night'],
-  ['text', 'Plain text'],
+  ['day', say.day],
+  ['night', say.night],
+  ['text', say.plainText],
 ] as const;
 
 /** An email as it is read: by day, by night, and as the plain text that goes with it. */
@@ -21,13 +23,11 @@ export function EmailPreview({
   const [ground, setGround] = useState<(typeof GROUNDS)[number][0]>('day');
   const colours = emailColours(from.brand);
   return (
-    <article className="mt-5 max-w-[560px] border border-line" aria-label="The email as it goes out">
+    <article className="mt-5 max-w-[560px] border border-line" aria-label={say.emailAsSent}>
       <header className="border-b border-line bg-field px-5 py-3">
         <h3 dir="auto">{email.subject}</h3>
-        <p className="cap">
-          from {from.name}, {from.senderAddress}
-        </p>
-        <div className="mt-2 flex gap-4" role="group" aria-label="How the email is shown">
+        <p className="cap">{say.from(from.name, from.senderAddress)}</p>
+        <div className="mt-2 flex gap-4" role="group" aria-label={say.howEmailShown}>
           {GROUNDS.map(([id, name]) => (
             <button
               key={id}

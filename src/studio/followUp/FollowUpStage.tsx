@@ -26,11 +26,13 @@ import { useNow } from '../data/useNow';
 import { ChoiceFill } from '../price/Fill';
 import { EmailPreview } from './EmailPreview';
 import { Panes } from '../frame/Panes';
+import { followUpWords } from '#say/followUp';
+const say = followUpWords.followUpStage;
 
 /** Emails about an order, made from the latest one they fit. */
 const ORDER_EMAILS = [
-  { kind: 'receipt', name: 'Receipt', when: 'the moment an order is paid' },
-  { kind: 'refund', name: 'Refund', when: 'when a refund has gone through' },
+  { kind: 'receipt', name: say.receipt, when: say.momentOrderPaid },
+  { kind: 'refund', name: say.refund, when: say.whenRefundHasGone },
 ] as const;
 const GROUPS = [...new Set(OTHER_EMAILS.map(({ group }) => group))];
 
@@ -77,20 +79,16 @@ export default function FollowUpStage({ draft }: { draft: Draft }) {
       <span>{when}</span>
     </Link>
   );
-  const madeFrom = occasion
-    ? 'Made from one of your payment plans or subscriptions as it is today, with the words that go out. The amounts and dates are those of its next payment.'
-    : other
-      ? 'An example, with the words that go out. Names, times and links are filled in for each email.'
-      : 'Made from your latest order, with the words that were sent. The sign-in link is made anew for each email.';
+  const madeFrom = occasion ? say.madeFromOneYour : other ? say.exampleRealWordingNames : say.madeFromYourLatest;
   return (
     <Panes
       draft={draft}
-      indexName="Emails"
+      indexName={say.emails}
       index={
         <>
-          <div className="group !pt-0">Orders</div>
+          <div className="group !pt-0">{say.orders}</div>
           {ORDER_EMAILS.map(row)}
-          <div className="group">Payments over time</div>
+          <div className="group">{say.plansSubscriptions}</div>
           {overTime.map(row)}
           {GROUPS.map((group) => (
             <Fragment key={group}>
@@ -103,36 +101,30 @@ export default function FollowUpStage({ draft }: { draft: Draft }) {
       sheet={
         <>
           <h1>{chosen.name}</h1>
-          <p className="lead mt-1 text-ink-2">Goes out {chosen.when}.</p>
+          <p className="lead mt-1 text-ink-2">{say.sent(chosen.when)}</p>
           {offered.length > 1 && (
             <p className="sentence">
-              To customers who read{' '}
+              {say.customersWhoRead}{' '}
               <ChoiceFill
-                label="The language of the email"
+                label={say.languageEmail}
                 value={locale}
                 choices={offered.map((l) => [l, LANGUAGE_NAMES[languageOf(l)]] as const)}
                 onChange={setWanted}
               />
             </p>
           )}
-          {made === null && (
-            <p className="sec mt-4">
-              {occasion
-                ? 'This email appears here, word for word, once one of your payment plans or subscriptions has reached this point.'
-                : 'This email appears here, word for word, once there is an order to make it from.'}
-            </p>
-          )}
+          {made === null && <p className="sec mt-4">{occasion ? say.emailAppearsHereAs : say.emailAppearsHereAs2}</p>}
           {made && <EmailPreview email={made} from={shop} />}
         </>
       }
       outcome={
         <>
-          <h2>What customers get</h2>
+          <h2>{say.whatCustomersGet}</h2>
           <p className="mt-2 text-ink-2">{madeFrom}</p>
           {about && !real && (
             <p className="mt-3">
               <a className="plain-link" href="/standin/mail/" target="_blank" rel="noopener">
-                Read every email this test shop has sent
+                {say.readEveryEmailTest}
               </a>
             </p>
           )}
@@ -166,7 +158,7 @@ async function orderEmail(kind: string, { draft, real, url, locale }: Setting): 
 /** What an example is made from: the first product, and tomorrow at this time. */
 const exampleOf = ({ content }: Draft, { now, url }: { now: Instant; url: string }): Example => ({
   name: 'Ada',
-  title: content.products[0]?.title || 'What you bought',
+  title: content.products[0]?.title || say.whatYouBought,
   link: { url, days: LINK_DAYS },
   from: addMs(now, 86_400_000),
 });

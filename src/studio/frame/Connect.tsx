@@ -1,5 +1,7 @@
 import { type FormEvent, useState } from 'react';
 import { askForStudioLink, connect } from '../data/ownerApi';
+import { frameWords } from '#say/frame';
+const say = frameWords.connect;
 
 /** Shown where this browser has no right to the shop: the address printed at its start opens it. */
 export function Connect({ problem, onConnected }: { problem: string; onConnected: () => void }) {
@@ -15,13 +17,13 @@ export function Connect({ problem, onConnected }: { problem: string; onConnected
   }
   return (
     <main className="mx-auto max-w-lg p-8">
-      <h1>Connect this window to your shop</h1>
+      <h1>{say.connectWindowYourShop}</h1>
       <p className="mt-3" role="status">
-        {said} Nothing you edited here is lost.
+        {say.nothingYouEditedHere(said)}
       </p>
       <form className="mt-4 space-y-3" onSubmit={(event) => void submit(event)}>
         <label className="block">
-          <span className="cap">The address, or only the key, that the shop printed when it first started</span>
+          <span className="cap">{say.addressShopPrintedWhen}</span>
           <input
             className="typed mt-1"
             value={text}
@@ -29,7 +31,7 @@ export function Connect({ problem, onConnected }: { problem: string; onConnected
             autoComplete="off"
           />
         </label>
-        <button className="btn btn-primary">Connect</button>
+        <button className="btn btn-primary">{say.connect}</button>
       </form>
       <form
         className="mt-8 space-y-3 border-t border-line pt-4"
@@ -39,7 +41,7 @@ export function Connect({ problem, onConnected }: { problem: string; onConnected
         }}
       >
         <label className="block">
-          <span className="cap">Do you help here? Your address, and a link comes to it</span>
+          <span className="cap">{say.helpingShopEnterYour}</span>
           <input
             className="typed mt-1"
             inputMode="email"
@@ -48,7 +50,7 @@ export function Connect({ problem, onConnected }: { problem: string; onConnected
             onChange={(event) => setAddress(event.target.value)}
           />
         </label>
-        <button className="btn btn-quiet">Send me a link</button>
+        <button className="btn btn-quiet">{say.emailMeSignLink}</button>
         {asked !== null && <p role="status">{asked}</p>}
       </form>
     </main>

@@ -2,6 +2,8 @@ import { type ComponentType, createElement, lazy, type ReactNode, Suspense, useS
 import { fetchAgain, isReached } from './fetchAgain';
 import { Mishap } from './Mishap';
 import type { Fetch } from './parts';
+import { frameWords } from '#say/frame';
+const words = frameWords.fetched;
 
 // One per part and kept, so that a part that has come once is drawn at once ever after.
 const parts = new WeakMap<Fetch<never>, ComponentType<never>>();
@@ -69,16 +71,16 @@ function NotLoaded({ what, tried, tryAgain }: { what: string; tried: number; try
   };
   return mustReload ? (
     <p className="wrong" role="alert">
-      {named} could not be loaded. Load this window again; what you edited is saved.{' '}
+      {words.couldNotLoadedReload(named)}{' '}
       <button className="opt" onClick={() => location.reload()}>
-        Load again
+        {words.reload}
       </button>
     </p>
   ) : (
     <p className="wrong" role="alert">
-      {named} could not be loaded: the shop can’t be reached. What you edited is saved.{' '}
+      {words.couldNotLoadedShop(named)}{' '}
       <button className="opt" onClick={() => void again()}>
-        Try again
+        {words.tryAgain}
       </button>
     </p>
   );

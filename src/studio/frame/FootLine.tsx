@@ -12,13 +12,14 @@ import { useSeconds } from './useSeconds';
 import { useAppDispatch, useAppSelector } from '../store';
 import { type Job, jobDropped } from '../store/jobs';
 import { UndoButtons } from './UndoButtons';
+import { frameWords } from '#say/frame';
+const say = frameWords.footLine;
 
 const CONNECTION = {
-  unknown: 'Looking for the shop …',
-  reached: 'Shop online',
-  'not-owner': 'This window is not connected any more. Open the address that the shop printed when it started.',
-  older:
-    'The shop was updated while this window was open. Load this page again to go on; what you edited is saved here.',
+  unknown: say.connectingShop,
+  reached: say.shopOnline,
+  'not-owner': say.notOwner,
+  older: say.shopWasUpdatedWhile,
 } as const;
 
 const clock = (ms: number): string => new Date(ms).toTimeString().slice(0, 5);
@@ -37,33 +38,28 @@ export function FootLine({ draft }: { draft: Draft }) {
         <span className="text-alarm" role="alert">
           {failure}{' '}
           <Link className="underline" to="/shop">
-            Take a copy · Free space
+            {say.saveCopyFreeSpace}
           </Link>
         </span>
       ) : (
         <span>
-          {waiting > 0
-            ? 'Saving …'
-            : savedAt === null
-              ? 'Saved on this computer'
-              : `Saved on this computer ${clock(savedAt)}`}
+          {waiting > 0 ? say.saving : savedAt === null ? say.savedComputer : say.savedComputer2(clock(savedAt))}
         </span>
       )}
       <UndoButtons draft={draft} />
       {removed && (
         <span role="status">
-          Removed “{removed.title || 'without a title'}”.{' '}
+          {say.removed(removed.title || say.untitled)}{' '}
           <button className="opt" onClick={() => void bringBack()}>
-            Undo
+            {say.undo}
           </button>
         </span>
       )}
       {connection === 'lost' ? (
         <span className="text-alarm" role="alert">
-          Shop not reached{lostAt === null ? '' : ` since ${clock(lostAt)}`}. Your edits are safe here. Publishing and
-          refunds wait until it answers.{' '}
+          {say.shopOffline(lostAt === null ? null : clock(lostAt))}{' '}
           <button className="opt !text-alarm" onClick={() => void refetch()}>
-            Try now
+            {say.tryNow}
           </button>
         </span>
       ) : (
@@ -76,7 +72,7 @@ export function FootLine({ draft }: { draft: Draft }) {
         <span>
           {reminder}{' '}
           <Link className="underline" to="/shop">
-            Take one
+            {say.saveOne}
           </Link>
         </span>
       )}
@@ -91,17 +87,9 @@ function Copying() {
   const share = useAppSelector((state) => state.frame.copied);
   const madeAnew = useLiveQuery(shareMadeAnew, []);
   if (typeof madeAnew === 'number')
-    return (
-      <span role="status">
-        Rebuilding your orders after an update, {Math.floor(100 * madeAnew)} % done. The newest are shown already.
-      </span>
-    );
+    return <span role="status">{say.rebuildingYourOrdersAfter(Math.floor(100 * madeAnew))}</span>;
   if (!copying) return null;
-  return (
-    <span role="status">
-      The shop’s history is being copied here, {Math.floor(100 * share)} % so far. The newest orders are here already.
-    </span>
-  );
+  return <span role="status">{say.copyingShopSHistory(Math.floor(100 * share))}</span>;
 }
 
 /** One job with its progress; upward, all of them. */
@@ -114,7 +102,7 @@ function Jobs() {
   return (
     <div className="relative ml-auto flex items-center gap-2">
       {open && (
-        <ul className="jobs" aria-label="Everything that was done in the background">
+        <ul className="jobs" aria-label={say.backgroundJobs}>
           {[...jobs].reverse().map((job) => (
             <li key={job.id} className="flex items-center gap-3 border-t border-line py-1.5 first:border-t-0">
               <span className={`min-w-0 flex-1 break-words ${job.state === 'failed' ? 'text-alarm' : ''}`} dir="auto">
@@ -126,7 +114,7 @@ function Jobs() {
                 <Waiting job={job} />
               ) : (
                 <button className="opt" onClick={() => dispatch(jobDropped(job.id))}>
-                  Dismiss
+                  {say.dismiss}
                 </button>
               )}
             </li>
@@ -144,12 +132,12 @@ function Jobs() {
       {(jobs.length > 1 || open) && (
         <button className="opt" aria-expanded={open} onClick={() => setOpen(!open)}>
           <ChevronUp size={14} aria-hidden="true" className={open ? 'rotate-180' : ''} />{' '}
-          {open ? 'Fold' : `All ${jobs.length}`}
+          {open ? say.collapse : say.all(jobs.length)}
         </button>
       )}
       {(shown.state === 'done' || shown.state === 'failed') && !open && (
         <button className="opt" onClick={() => dispatch(jobDropped(shown.id))}>
-          Dismiss
+          {say.dismiss}
         </button>
       )}
     </div>
@@ -157,15 +145,15 @@ function Jobs() {
 }
 
 const words = (job: Job): string =>
-  job.state === 'running' || job.state === 'waiting' ? job.title : (job.sentence ?? `${job.title}: done`);
+  job.state === 'running' || job.state === 'waiting' ? job.title : (job.sentence ?? say.done(job.title));
 
 function Waiting({ job }: { job: Job }) {
   const left = useSeconds(job.startsAt);
   return (
     <span className="whitespace-nowrap">
-      starts in {left} ·{' '}
+      {say.startsIn(left)}{' '}
       <button className="opt" onClick={() => stopJob(job.id)}>
-        Stop
+        {say.stop}
       </button>
     </span>
   );
@@ -180,7 +168,7 @@ function Progress({ job }: { job: Job }) {
     <span className="flex items-center gap-2 whitespace-nowrap">
       <progress className="progress w-24" value={job.share ?? undefined} max={1} aria-label={job.title} />
       {left !== null && spent / (job.share ?? 1) > 10_000 && (
-        <span>{left < 90 ? `${left} s left` : `${Math.ceil(left / 60)} min left`}</span>
+        <span>{left < 90 ? say.sLeft(left) : say.minLeft(Math.ceil(left / 60))}</span>
       )}
     </span>
   );

@@ -13,6 +13,8 @@ import { useEditLock } from './useEditLock';
 import { useKeys } from './useKeys';
 import { part } from './parts';
 import { keysInHand } from './useThingInHand';
+import { frameWords } from '#say/frame';
+const say = frameWords.frame;
 
 const buyersView = part(() => import('../sell/BuyerView'));
 
@@ -40,16 +42,16 @@ export function Frame({ draft, children }: { draft: Draft; children: ReactNode }
           document.getElementById('sheet')?.focus();
         }}
       >
-        To the content
+        {say.skipContent}
       </a>
       <Rail draft={draft} about={about} />
       <div>
         {about && about.mode !== 'real' && <Strip about={about} zone={draft.content.shop.zone} />}
         {lock.elsewhere && (
           <p className="elsewhere" role="status">
-            This is open in another window, and is shown here as it is typed there.{' '}
+            {say.openAnotherWindowWhat}{' '}
             <button className="btn btn-quiet btn-sm" onClick={lock.takeOver}>
-              Edit here instead
+              {say.editHereInstead}
             </button>
           </p>
         )}
@@ -59,7 +61,7 @@ export function Frame({ draft, children }: { draft: Draft; children: ReactNode }
         <fieldset className="stage" disabled={lock.elsewhere} inert={buyerView}>
           {children}
         </fieldset>
-        {buyerView && <Fetched fetch={buyersView} props={{ draft }} what="the buyer’s view" />}
+        {buyerView && <Fetched fetch={buyersView} props={{ draft }} what={say.buyerSView} />}
       </div>
       <FootLine draft={draft} />
       <KeysPanel />

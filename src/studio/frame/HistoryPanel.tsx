@@ -6,6 +6,8 @@ import { bringBackRelease } from '../data/publish';
 import { sentenceOf, useReleasesQuery } from '../data/ownerApi';
 import { useAppDispatch } from '../store';
 import { publishToggled } from '../store/frame';
+import { frameWords } from '#say/frame';
+const say = frameWords.historyPanel;
 
 /** Everything that was ever live, named by its time, with the way back. */
 export default function HistoryPanel({ draft }: { draft: Draft }) {
@@ -21,10 +23,7 @@ export default function HistoryPanel({ draft }: { draft: Draft }) {
   async function back(number: number, name: string): Promise<void> {
     setBusy(number);
     const failed = await bringBackRelease(number);
-    setSaid(
-      failed ??
-        `What was live on ${name} is live again, with today’s files. Your drafts here are as they were; what differs from live is listed under Publish.`,
-    );
+    setSaid(failed ?? say.whatWasLiveLive(name));
     setBusy(null);
     void refetch();
   }
@@ -32,13 +31,13 @@ export default function HistoryPanel({ draft }: { draft: Draft }) {
   return (
     <>
       <div className="flex items-baseline justify-between pr-6">
-        <h2>What was live</h2>
+        <h2>{say.publishedVersions}</h2>
         <button className="opt" onClick={() => dispatch(publishToggled(false))}>
-          Close
+          {say.close}
         </button>
       </div>
       {draft.live !== null && draft.changes.length === 0 && (
-        <p className="mt-2 text-ink-2">All published. Buyers see exactly what you see here.</p>
+        <p className="mt-2 text-ink-2">{say.allPublishedBuyersSee}</p>
       )}
       {said !== null && (
         <p className="mt-2" role="status">
@@ -46,22 +45,18 @@ export default function HistoryPanel({ draft }: { draft: Draft }) {
         </p>
       )}
       {error && <p className="wrong mt-2">{sentenceOf(error)}</p>}
-      {data?.releases.length === 0 && (
-        <p className="mt-2 text-ink-2">
-          Nothing was published yet. As soon as there is something to sell, this button publishes it.
-        </p>
-      )}
+      {data?.releases.length === 0 && <p className="mt-2 text-ink-2">{say.nothingHasBeenPublished}</p>}
       <ul className="mt-3">
         {data?.releases.map((release) => (
           <li key={release.number} className="border-t border-line py-2">
             <p className="font-semibold">
-              {release.number === draft.live?.number ? 'Live since ' : ''}
+              {release.number === draft.live?.number ? say.liveSince : ''}
               {nameOf(release.at)}
-              {release.by !== null && <span className="font-normal text-ink-2">, by {release.by}</span>}
+              {release.by !== null && <span className="font-normal text-ink-2">{say.by(release.by)}</span>}
             </p>
             <p className="text-ink-2">
-              {release.changes.length === 0 ? 'the same as before it' : release.changes.slice(0, 3).join('; ')}
-              {release.changes.length > 3 && ` and ${release.changes.length - 3} more`}
+              {release.changes.length === 0 ? say.noChanges : release.changes.slice(0, 3).join('; ')}
+              {release.changes.length > 3 && say.andMore(release.changes.length - 3)}
             </p>
             {release.number !== draft.live?.number && may('publish') && (
               <button
@@ -69,7 +64,7 @@ export default function HistoryPanel({ draft }: { draft: Draft }) {
                 disabled={busy !== null}
                 onClick={() => void back(release.number, nameOf(release.at))}
               >
-                {busy === release.number ? 'Bringing it back …' : 'Make this live again'}
+                {busy === release.number ? say.bringingBack : say.makeLiveAgain}
               </button>
             )}
           </li>

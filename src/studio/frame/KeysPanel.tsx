@@ -2,6 +2,8 @@ import { useEffect, useRef } from 'react';
 import { useAppDispatch, useAppSelector } from '../store';
 import { keysShownToggled, keysSwitched } from '../store/frame';
 import { KEYS } from './useKeys';
+import { frameWords } from '#say/frame';
+const say = frameWords.keysPanel;
 
 /** Every key, and the switch for the single ones. It stands over the sheet until it is closed. */
 export function KeysPanel() {
@@ -19,10 +21,10 @@ export function KeysPanel() {
     <section className="keys-panel" aria-labelledby="keys-heading">
       <div className="flex items-baseline justify-between gap-6">
         <h2 id="keys-heading" ref={heading} tabIndex={-1}>
-          Keys
+          {say.keyboardShortcuts}
         </h2>
         <button className="opt" onClick={() => dispatch(keysShownToggled(false))}>
-          Close (Esc)
+          {say.closeEsc}
         </button>
       </div>
       <KeysTable />
@@ -33,7 +35,7 @@ export function KeysPanel() {
           checked={keysOn}
           onChange={(event) => dispatch(keysSwitched(event.target.checked))}
         />{' '}
-        Single keys do something
+        {say.singleKeyShortcuts}
       </label>
     </section>
   );

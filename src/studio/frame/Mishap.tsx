@@ -1,4 +1,6 @@
 import { Component, lazy, type ReactNode, Suspense } from 'react';
+import { frameWords } from '#say/frame';
+const say = frameWords.mishap;
 
 const CopyRescue = lazy(() => import('../shop/CopyRescue'));
 
@@ -24,12 +26,12 @@ export const WholeMishap = ({ children }: { children: ReactNode }) => (
   <Mishap
     instead={() => (
       <main className="mx-auto max-w-lg p-8">
-        <h1>Something went wrong in this window</h1>
+        <h1>{say.somethingWentWrongWindow}</h1>
         <p className="mt-3" role="alert">
-          What you edited is saved on this computer, and the shop goes on selling. Load the window again.
+          {say.yourEditsSavedComputer}
         </p>
         <button className="btn btn-primary mt-4" onClick={() => location.reload()}>
-          Load again
+          {say.reload}
         </button>
         <Suspense>
           <CopyRescue />

@@ -1,18 +1,20 @@
 import { useState } from 'react';
 import type { Finding } from '#core/release';
 import { change } from '../data/draft';
+import { frameWords } from '#say/frame';
+const say = frameWords.missing;
 
 /** The first thing of every outcome: what is missing, in one place, three at most until asked for more. */
 export function Missing({ findings }: { findings: readonly Finding[] }) {
   const [all, setAll] = useState(false);
-  if (findings.length === 0) return <p className="cap">Nothing missing</p>;
+  if (findings.length === 0) return <p className="cap">{say.readyPublish}</p>;
   const shown = all ? findings : findings.slice(0, 3);
   return (
     <ul className="space-y-1.5">
       {shown.map((finding, i) => (
         <li key={i}>
           <b className={finding.level === 'stops' ? 'text-alarm' : ''}>
-            {finding.level === 'stops' ? 'Stops publishing' : 'Worth a look'}
+            {finding.level === 'stops' ? say.mustFix : say.suggestion}
           </b>{' '}
           {finding.text}
           {finding.mend && <MendIt mend={finding.mend} />}
@@ -21,7 +23,7 @@ export function Missing({ findings }: { findings: readonly Finding[] }) {
       {findings.length > shown.length && (
         <li>
           <button className="opt" onClick={() => setAll(true)}>
-            {findings.length - shown.length} more
+            {say.more(findings.length - shown.length)}
           </button>
         </li>
       )}

@@ -5,6 +5,8 @@ import { useAppDispatch, useAppSelector } from '../store';
 import { outcomeToggled, paneSized } from '../store/frame';
 import { Fetched } from './Fetched';
 import { part } from './parts';
+import { frameWords } from '#say/frame';
+const say = frameWords.panes;
 
 const publishPanel = part(() => import('./PublishPanel'));
 const historyPanel = part(() => import('./HistoryPanel'));
@@ -27,7 +29,7 @@ export function Panes({ draft, index, indexName = '', inHand, sheet, pinned, out
   const { outcomeFolded, publishing, sizes } = useAppSelector((state) => state.frame);
   const [indexOpen, setIndexOpen] = useState(false);
   const toggle = (): void => void dispatch(outcomeToggled());
-  const name = publishing ? 'Publishing' : 'What this leads to';
+  const name = publishing ? say.publishing : say.preview;
   return (
     <div
       className={`panes ${index ? '' : 'no-index'} ${outcomeFolded ? 'folded' : ''}`}
@@ -37,7 +39,7 @@ export function Panes({ draft, index, indexName = '', inHand, sheet, pinned, out
         <nav className={`index ${indexOpen ? 'open' : ''}`} aria-label={indexName} data-pane="index">
           <button className="index-button" aria-expanded={indexOpen} onClick={() => setIndexOpen(!indexOpen)}>
             <span className="min-w-0 truncate" dir="auto">
-              {indexName}: {inHand ?? 'choose'}
+              {indexName}: {inHand ?? say.choose}
             </span>
             {indexOpen ? <ChevronUp size={16} aria-hidden="true" /> : <ChevronDown size={16} aria-hidden="true" />}
           </button>
@@ -51,21 +53,21 @@ export function Panes({ draft, index, indexName = '', inHand, sheet, pinned, out
           </div>
         </nav>
       )}
-      {index && <Divider pane="index" label={`Width of ${indexName}`} sign={1} />}
+      {index && <Divider pane="index" label={say.widthOf(indexName)} sign={1} />}
       <main className="sheet" id="sheet" tabIndex={0} data-pane="sheet">
         {sheet}
       </main>
-      {!outcomeFolded && <Divider pane="outcome" label="Width of what this leads to" sign={-1} />}
+      {!outcomeFolded && <Divider pane="outcome" label={say.widthPreview} sign={-1} />}
       <aside
         className={`outcome ${outcomeFolded ? 'is-folded' : ''}`}
-        aria-label={outcomeFolded ? `${name}, folded` : name}
+        aria-label={outcomeFolded ? say.collapsed(name) : name}
         data-pane="outcome"
         tabIndex={-1}
       >
         <button
           className="fold-button"
           aria-expanded={!outcomeFolded}
-          aria-label={`${outcomeFolded ? 'Show' : 'Fold'}: ${name}`}
+          aria-label={say.showOrCollapse(outcomeFolded, name)}
           onClick={toggle}
         >
           <span className="fold-wide">{outcomeFolded ? <ChevronsLeft size={16} /> : <ChevronsRight size={16} />}</span>
@@ -76,11 +78,11 @@ export function Panes({ draft, index, indexName = '', inHand, sheet, pinned, out
         {!outcomeFolded &&
           (publishing === 'changes' ? (
             <div className="outcome-rest" tabIndex={0}>
-              <Fetched fetch={publishPanel} props={{ draft }} what="the list of changes" />
+              <Fetched fetch={publishPanel} props={{ draft }} what={say.listChanges} />
             </div>
           ) : publishing === 'history' ? (
             <div className="outcome-rest" tabIndex={0}>
-              <Fetched fetch={historyPanel} props={{ draft }} what="the list of versions" />
+              <Fetched fetch={historyPanel} props={{ draft }} what={say.listVersions} />
             </div>
           ) : (
             <>

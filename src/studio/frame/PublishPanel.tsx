@@ -12,6 +12,8 @@ import { publishToggled } from '../store/frame';
 import { May } from './May';
 import { Missing } from './Missing';
 import { TakenOut } from './TakenOut';
+import { frameWords } from '#say/frame';
+const say = frameWords.publishPanel;
 
 /** Every change since live, what stops it, and one button that names it all. */
 export default function PublishPanel({ draft }: { draft: Draft }) {
@@ -26,7 +28,7 @@ export default function PublishPanel({ draft }: { draft: Draft }) {
   const stops = launchCheck(content, draft.hasFile, now, draft.ready).filter((f) => f.level === 'stops');
   const chosen = draft.changes.filter((c) => !kept.has(c.key));
   const { zone, locale } = draft.content.shop;
-  const count = chosen.length === 1 ? '1 change' : `${chosen.length} changes`;
+  const count = chosen.length === 1 ? say.change : say.changes(chosen.length);
   const tick = (key: string, on: boolean): void =>
     setKept((now) => new Set(on ? [...now].filter((k) => k !== key) : [...now, key]));
 
@@ -39,15 +41,18 @@ export default function PublishPanel({ draft }: { draft: Draft }) {
   return (
     <>
       <div className="flex items-baseline justify-between pr-6">
-        <h2>Publishing</h2>
+        <h2>{say.publishing}</h2>
         <button className="opt" onClick={() => dispatch(publishToggled(false))}>
-          Close
+          {say.close}
         </button>
       </div>
       <p className="two mt-2 text-ink-2">
         {draft.live
-          ? `Live since ${formatDay(draft.live.at, zone, locale, { weekday: true })}, ${formatTime(draft.live.at, zone, locale)}.`
-          : 'Nothing is live yet.'}
+          ? say.liveSince(
+              formatDay(draft.live.at, zone, locale, { weekday: true }),
+              formatTime(draft.live.at, zone, locale),
+            )
+          : say.nothingLiveYet}
       </p>
       {draft.changes.length > 0 && (
         <ul className="mt-3">
@@ -73,8 +78,7 @@ export default function PublishPanel({ draft }: { draft: Draft }) {
       )}
       {draft.going.keptBack.length > 0 && (
         <p className="mt-3 text-ink-2">
-          Not sold on any page yet, so kept back:{' '}
-          {[...new Set(draft.going.keptBack.map((t) => t.title || 'without a title'))].join(', ')}.
+          {say.keptBack([...new Set(draft.going.keptBack.map((t) => t.title || say.untitled))].join(', '))}
         </p>
       )}
       <TakenOut live={draft.live} content={content} />
@@ -91,31 +95,28 @@ export default function PublishPanel({ draft }: { draft: Draft }) {
               className="btn btn-quiet btn-sm mt-2"
               onClick={() => void takeOverLive().then(() => setFailed(null))}
             >
-              Load what is live and give up {count} here
+              {say.loadWhatLiveDiscard(count)}
             </button>
           )}
         </div>
       )}
       {draft.changes.length > 0 ? (
-        <May
-          right="publish"
-          or={<p className="mt-4">Somebody who may publish puts this online; the owner can allow it to you in Shop.</p>}
-        >
+        <May right="publish" or={<p className="mt-4">{say.youNeedOwnerS}</p>}>
           <button
             className="btn btn-primary mt-4"
             disabled={busy || stops.length > 0 || chosen.length === 0}
             onClick={() => void publish()}
           >
-            {busy ? 'Publishing …' : `Publish ${count}`}
+            {busy ? say.publishing2 : say.publish(count)}
           </button>
         </May>
       ) : (
-        <p className="mt-4">All published. Buyers see exactly what you see here.</p>
+        <p className="mt-4">{say.allPublishedBuyersSee}</p>
       )}
       {draft.live && (
         <p className="mt-3">
           <a className="plain-link" href={about?.publicAddress ?? '/'} target="_blank" rel="noopener">
-            Open the shop as it is live
+            {say.openLiveShop}
           </a>
         </p>
       )}

@@ -6,6 +6,8 @@ import { useNeedsYou } from '../today/useNeedsYou';
 import { useAppDispatch, useAppSelector } from '../store';
 import { buyerViewToggled, publishToggled, themeChosen } from '../store/frame';
 import { STAGES } from './stages';
+import { frameWords } from '#say/frame';
+const say = frameWords.rail;
 
 /** The six stages in working order on one line that thickens under the present one. */
 export function Rail({ draft, about }: { draft: Draft; about: About | undefined }) {
@@ -16,15 +18,15 @@ export function Rail({ draft, about }: { draft: Draft; about: About | undefined 
   const { length } = draft.changes;
   // With nothing to publish the same button opens what was live.
   const wanted = length === 0 ? 'history' : 'changes';
-  const real = about?.mode === 'real' ? ', real money' : '';
+  const real = about?.mode === 'real' ? say.realMoney : '';
   return (
     <header className="rail" data-pane="rail">
-      <Link className="shop" to="/shop" title="The shop’s details">
+      <Link className="shop" to="/shop" title={say.shopSettings}>
         {draft.content.shop.name}
       </Link>
-      <nav className="stages" aria-label="Stages">
+      <nav className="stages" aria-label={say.stages}>
         <NavLink to="/" end>
-          Today
+          {say.today}
         </NavLink>
         {STAGES.map(({ to, name }) => {
           const count = countOf(name);
@@ -32,7 +34,7 @@ export function Rail({ draft, about }: { draft: Draft; about: About | undefined 
             <NavLink key={to} to={to}>
               {name}
               {count > 0 && (
-                <span className="needs" aria-label={`${count} need you`}>
+                <span className="needs" aria-label={say.toDo(count)}>
                   {count}
                 </span>
               )}
@@ -41,13 +43,13 @@ export function Rail({ draft, about }: { draft: Draft; about: About | undefined 
         })}
       </nav>
       <div className="flex items-center gap-2">
-        <Link className="text-ink-2 no-underline" to="/search" aria-label="Search">
+        <Link className="text-ink-2 no-underline" to="/search" aria-label={say.search}>
           <Search size={17} aria-hidden="true" />
         </Link>
         <button
           className="btn btn-quiet btn-sm btn-bare"
           onClick={() => dispatch(themeChosen(theme === 'day' ? 'night' : 'day'))}
-          aria-label={theme === 'day' ? 'Dark colours' : 'Light colours'}
+          aria-label={theme === 'day' ? say.darkTheme : say.lightTheme}
         >
           {theme === 'day' ? <Moon size={16} /> : <Sun size={16} />}
         </button>
@@ -56,7 +58,7 @@ export function Rail({ draft, about }: { draft: Draft; about: About | undefined 
           aria-pressed={buyerView}
           onClick={() => dispatch(buyerViewToggled(!buyerView))}
         >
-          See as buyer
+          {say.seeAsBuyer}
         </button>
         <button
           className={`btn btn-sm ${length > 0 ? 'btn-primary' : 'btn-quiet'}`}
@@ -65,9 +67,9 @@ export function Rail({ draft, about }: { draft: Draft; about: About | undefined 
         >
           {length === 0
             ? draft.live === null
-              ? 'Nothing published yet'
-              : 'All published'
-            : `Publish ${length === 1 ? '1 change' : `${length} changes`}${real}`}
+              ? say.nothingPublishedYet
+              : say.allPublished
+            : say.publishLengthChangeChanges(length, real)}
         </button>
       </div>
     </header>

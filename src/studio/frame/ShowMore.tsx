@@ -1,3 +1,5 @@
+import { frameWords } from '#say/frame';
+const say = frameWords.showMore;
 const STEP = 100;
 
 /** Under a list that shows only its first rows: how many of all, and the way to more. */
@@ -5,9 +7,9 @@ export function ShowMore({ shown, of, onMost }: { shown: number; of: number; onM
   if (of <= shown) return null;
   return (
     <p className="cap mt-2">
-      {shown.toLocaleString('en')} of {of.toLocaleString('en')}.{' '}
+      {say.of(shown.toLocaleString('en'), of.toLocaleString('en'))}{' '}
       <button className="opt" onClick={() => onMost(shown + STEP)}>
-        Show {Math.min(STEP, of - shown)} more
+        {say.showMore(Math.min(STEP, of - shown))}
       </button>
     </p>
   );

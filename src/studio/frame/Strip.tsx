@@ -3,12 +3,14 @@ import { mayDo } from '#core/helpers';
 import { formatDay, formatTime, msOf } from '#core/calendar';
 import { type About, ownerApi, sentenceOf, useMoveClockMutation } from '../data/ownerApi';
 import { useAppDispatch } from '../store';
+import { frameWords } from '#say/frame';
+const say = frameWords.strip;
 
 const STEPS = [
-  ['next', 'Next event'],
-  ['day', '1 day'],
-  ['week', '1 week'],
-  ['month', '1 month'],
+  ['next', say.nextEvent],
+  ['day', say.day],
+  ['week', say.week],
+  ['month', say.month],
 ] as const;
 
 /** Says on every screen that no real money moves; in a demo it holds the clock. */
@@ -33,14 +35,16 @@ export function Strip({ about, zone }: { about: About; zone: string }) {
   if (about.mode === 'test')
     return (
       <div className="hatched-strip px-5 py-0.5 text-center">
-        <span>Test shop. No real money moves.</span>
+        <span>{say.testShopNoReal}</span>
       </div>
     );
   return (
     <div className="hatched-strip flex flex-wrap items-center justify-center gap-x-2 gap-y-1 px-5 py-0.5">
       <span>
-        Demo shop. It is {formatDay(about.now, zone, 'en', { year: true, weekday: true })},{' '}
-        {formatTime(about.now, zone, 'en')}.
+        {say.demoShop(
+          formatDay(about.now, zone, 'en', { year: true, weekday: true }),
+          formatTime(about.now, zone, 'en'),
+        )}
       </span>
       {mayDo(about.you.rights, 'everything') &&
         STEPS.map(([by, label]) => (
@@ -62,8 +66,8 @@ export function Strip({ about, zone }: { about: About; zone: string }) {
         ))}
       <span role="status">
         {moving.isLoading
-          ? `Time is passing …${done === null || done <= 0 ? '' : ` ${Math.min(99, done)} %`}`
-          : (said ?? 'Time here cannot be turned back.')}
+          ? say.movingTimeForward(done === null || done <= 0 ? '' : ` ${Math.min(99, done)} %`)
+          : (said ?? say.youCanOnlyMove)}
       </span>
     </div>
   );

@@ -2,6 +2,8 @@ import { useEffect } from 'react';
 import type { Draft } from '../data/draft';
 import { stepBack, stepName } from '../data/undo';
 import { useStepsInHand } from './useThingInHand';
+import { frameWords } from '#say/frame';
+const say = frameWords.undoButtons;
 
 /** Undo and redo for the thing in hand, each saying what it would change. */
 export function UndoButtons({ draft }: { draft: Draft }) {
@@ -24,12 +26,12 @@ export function UndoButtons({ draft }: { draft: Draft }) {
     <span className="flex gap-4">
       {undo && (
         <button className="opt" onClick={() => void stepBack(undo.key, 'undo')}>
-          Undo: {stepName(undo.key, undo.step)}
+          {say.undo(stepName(undo.key, undo.step))}
         </button>
       )}
       {redo && (
         <button className="opt" onClick={() => void stepBack(redo.key, 'redo')}>
-          Redo: {stepName(redo.key, redo.step)}
+          {say.redo(stepName(redo.key, redo.step))}
         </button>
       )}
     </span>

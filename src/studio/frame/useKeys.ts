@@ -3,21 +3,23 @@ import { useNavigate } from 'react-router';
 import { store, useAppDispatch } from '../store';
 import { buyerViewToggled, keysShownToggled, outcomeToggled, publishToggled } from '../store/frame';
 import { STAGES } from './stages';
+import { frameWords } from '#say/frame';
+const say = frameWords.useKeys;
 
 /** What each single key does, for the list that `?` opens. */
 export const KEYS: readonly (readonly [keys: string, does: string])[] = [
-  ['0 – 6', 'Today and the six stages'],
-  ['/ or s', 'Search everything'],
-  ['n', 'Something new here'],
-  ['[ and ], or u and d', 'The thing before and after this one'],
-  ['b', 'See as buyer, and back'],
-  ['r', 'Rehearse the price in hand'],
-  ['k', 'What would stop publishing, and every change'],
-  ['. or o', 'Fold and unfold what this leads to'],
-  ['Ctrl or Cmd + Z', 'Undo; with Shift, do it again'],
-  ['Ctrl or Cmd + Enter', 'Publish'],
-  ['F6', 'From pane to pane; with Shift, back'],
-  ['?', 'This list'],
+  ['0 – 6', say.todaySixStages],
+  [say.orS, say.searchEverything],
+  ['n', say.createSomethingNew],
+  [say.uD, say.previousNextItem],
+  ['b', say.seeAsBuyerBack],
+  ['r', say.rehearsePaymentsPrice],
+  ['k', say.whatMustFixedEvery],
+  [say.orO, say.collapseShowPreview],
+  [say.ctrlCmdZ, say.undoShiftRedo],
+  [say.ctrlCmdEnter, say.publish],
+  ['F6', say.moveFromPanePane],
+  ['?', say.thisList],
 ];
 
 const PANES = ['rail', 'index', 'sheet', 'outcome', 'foot'];

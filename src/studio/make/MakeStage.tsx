@@ -19,6 +19,8 @@ import { useNow } from '../data/useNow';
 import { ProductSheet } from './ProductSheet';
 import { productSheetOf } from './kinds';
 import { addFilesTo } from './uploads';
+import { makeWords } from '#say/make';
+const say = makeWords.makeStage;
 
 /** Make: what is delivered. Files dropped anywhere here become a download named after the file. */
 export default function MakeStage({ draft }: { draft: Draft }) {
@@ -72,7 +74,7 @@ export default function MakeStage({ draft }: { draft: Draft }) {
   const index = (
     <>
       <Link className="row" data-new to="/make/new" aria-current={id === 'new' ? 'true' : undefined}>
-        <b>New product …</b>
+        <b>{say.newProduct}</b>
       </Link>
       {PRODUCT_KINDS.map(({ kind, several }) => ({ kind, several, made: products.filter((p) => p.kind === kind) }))
         .filter(({ made }) => made.length > 0)
@@ -86,7 +88,7 @@ export default function MakeStage({ draft }: { draft: Draft }) {
                 to={`/make/${p.id}`}
                 aria-current={p.id === product?.id ? 'true' : undefined}
               >
-                <b dir="auto">{p.title || 'Without a title'}</b>
+                <b dir="auto">{p.title || say.untitled}</b>
                 <span>{describeContents(p)}</span>
               </Link>
             ))}
@@ -102,8 +104,8 @@ export default function MakeStage({ draft }: { draft: Draft }) {
       <Panes
         draft={draft}
         index={index}
-        indexName="Products"
-        {...(product ? { inHand: product.title || 'Without a title' } : {})}
+        indexName={say.products}
+        {...(product ? { inHand: product.title || say.untitled } : {})}
         sheet={
           product ? (
             <div ref={sheetTop}>
@@ -115,7 +117,7 @@ export default function MakeStage({ draft }: { draft: Draft }) {
             </div>
           ) : (
             <>
-              <h1>{empty ? 'What will you sell first?' : 'What will you make?'}</h1>
+              <h1>{empty ? say.whatWillYouSell : say.whatDoYouWant}</h1>
               <ul className="mt-5 max-w-md">
                 {PRODUCT_KINDS.map(({ kind, name, explains }) => (
                   <li key={kind} className="border-t border-line">
@@ -127,7 +129,7 @@ export default function MakeStage({ draft }: { draft: Draft }) {
                   </li>
                 ))}
               </ul>
-              <p className="mt-4 text-ink-2">Or drop files anywhere on this page: they become a download.</p>
+              <p className="mt-4 text-ink-2">{say.dropFilesAnywherePage}</p>
             </>
           )
         }
@@ -137,7 +139,7 @@ export default function MakeStage({ draft }: { draft: Draft }) {
               <Missing findings={draft.findings.filter((f) => f.about.id === product.id || f.about.id === offer?.id)} />
               {offer && price && part === undefined && (
                 <div className="sec mt-3 !pb-0">
-                  <h2 className="mb-2">What the buyer will pay</h2>
+                  <h2 className="mb-2">{say.whatBuyerWillPay}</h2>
                   <PriceOutcome draft={draft} offer={offer} price={price} now={now} width={312} />
                 </div>
               )}
@@ -151,13 +153,13 @@ export default function MakeStage({ draft }: { draft: Draft }) {
                 <Sheet.Outcome key={product.id} draft={draft} product={product} partId={part} />
               ) : (
                 <div className="pb-3">
-                  <h3 className="mb-2">What the buyer gets</h3>
+                  <h3 className="mb-2">{say.whatBuyerGets}</h3>
                   <BuyersThing product={product} />
                 </div>
               )}
               {offer && (
                 <div className="sec">
-                  <h3 className="mb-2">What the buyer chooses</h3>
+                  <h3 className="mb-2">{say.whatBuyerChooses}</h3>
                   <BuyersChoice offer={offer} locale={shop.locale} />
                 </div>
               )}
@@ -175,7 +177,7 @@ function BuyersThing({ product }: { product: Product }) {
   return (
     <div className="rounded-[var(--radius)] border border-line bg-paper px-3.5 py-3">
       <b className="font-semibold" dir="auto">
-        {product.title || 'Without a title'}
+        {product.title || say.untitled}
       </b>
       <p className="text-access">{describeContents(product)}</p>
       <ul>
@@ -185,7 +187,7 @@ function BuyersThing({ product }: { product: Product }) {
           </li>
         ))}
       </ul>
-      {openings.length > 4 && <p className="cap border-t border-line pt-1">and {openings.length - 4} more</p>}
+      {openings.length > 4 && <p className="cap border-t border-line pt-1">{say.andMore(openings.length - 4)}</p>}
     </div>
   );
 }

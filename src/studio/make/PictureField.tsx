@@ -3,6 +3,8 @@ import type { Product } from '#core/catalogue';
 import { change } from '../data/draft';
 import { useFileUrl } from './Preview';
 import { setPicture } from './uploads';
+import { makeWords } from '#say/make';
+const say = makeWords.pictureField;
 
 /** A product's picture and the words for people who cannot see it. */
 export function PictureField({ product }: { product: Product }) {
@@ -16,8 +18,8 @@ export function PictureField({ product }: { product: Product }) {
         {product.picture && (
           <input
             className="bare w-full"
-            aria-label="The picture in words"
-            placeholder="What is on it, for people who cannot see it?"
+            aria-label={say.pictureDescription}
+            placeholder={say.describePicturePeopleWho}
             dir="auto"
             value={product.picture.alt}
             onChange={(e) =>
@@ -29,8 +31,8 @@ export function PictureField({ product }: { product: Product }) {
         )}
         <p className="mt-2 flex gap-4">
           <ChooseFile
-            words={product.picture ? 'Another picture' : 'Add a picture'}
-            label="Picture"
+            words={product.picture ? say.replacePicture : say.addPicture}
+            label={say.picture}
             accept="image/png,image/jpeg,image/webp,image/gif,image/svg+xml"
             onFiles={([file]) => {
               if (file) setPicture(product.id, file);
@@ -45,7 +47,7 @@ export function PictureField({ product }: { product: Product }) {
                 })
               }
             >
-              Remove the picture
+              {say.removePicture}
             </button>
           )}
         </p>

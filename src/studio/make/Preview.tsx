@@ -1,6 +1,8 @@
 import { useEffect, useState } from 'react';
 import type { FileRef } from '#core/catalogue';
 import { fileUrl } from '../data/files';
+import { makeWords } from '#say/make';
+const say = makeWords.preview;
 
 /** An address for a file for as long as a part of the screen shows it. */
 export function useFileUrl(file: FileRef | null): string | null {
@@ -35,15 +37,15 @@ export function Preview({ file }: { file: FileRef }) {
     return (
       <p className="mt-2">
         <a className="plain-link" href={url} target="_blank" rel="noopener">
-          Open the PDF in a new window
+          {say.openPdfNewWindow}
         </a>
       </p>
     );
   return (
     <p className="mt-2 text-ink-2">
-      A browser cannot show this kind of file; the buyer gets it as it is.{' '}
+      {say.yourBrowserCanT}{' '}
       <a className="plain-link" href={url} download={file.name}>
-        Save it here
+        {say.downloadIt}
       </a>
     </p>
   );

@@ -9,6 +9,8 @@ import { focusAmount, PriceSentence } from '../price/PriceSentence';
 import { RichField } from '../sell/RichField';
 import { productSheetOf } from './kinds';
 import { PictureField } from './PictureField';
+import { makeWords } from '#say/make';
+const say = makeWords.productSheet;
 
 /** One product, edited in one column. */
 export function ProductSheet({ draft, product }: { draft: Draft; product: Product }) {
@@ -49,8 +51,8 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
   return (
     <>
       <TitleField
-        label="Title"
-        placeholder="Title of what you sell"
+        label={say.title}
+        placeholder={say.titleYourProduct}
         value={product.title}
         onChange={retitle}
         onKeyDown={(e) => {
@@ -59,8 +61,8 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
       />
       <input
         className="bare lead mt-1 w-full text-ink-2"
-        aria-label="Promise, one line"
-        placeholder="One line: what does it do for the buyer?"
+        aria-label={say.shortDescription}
+        placeholder={say.oneLineWhatDoes}
         dir="auto"
         value={product.promise}
         onChange={(e) =>
@@ -72,14 +74,14 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
 
       <Kind.Contents product={product} draft={draft} />
       <section className="sec">
-        <h3 className="mb-2">Picture</h3>
+        <h3 className="mb-2">{say.picture}</h3>
         <PictureField product={product} />
       </section>
       <section className="sec">
-        <h3 className="mb-2">Description</h3>
+        <h3 className="mb-2">{say.description}</h3>
         <RichField
-          label="Description"
-          placeholder="What is in it, who is it for?"
+          label={say.description}
+          placeholder={say.whatIncludedWho}
           className="prose-words typed !block"
           value={product.description}
           onChange={(value) =>
@@ -90,13 +92,13 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
         />
       </section>
       <section className="sec">
-        <h3 className="mb-1">Benefits</h3>
-        <p className="cap mb-2">Short lines that pages can use.</p>
+        <h3 className="mb-1">{say.benefits}</h3>
+        <p className="cap mb-2">{say.shortLinesYourPages}</p>
         {product.benefits.map((benefit, i) => (
           <div key={i} className="flex items-baseline gap-3">
             <input
               className="bare flex-1"
-              aria-label={`Benefit ${i + 1}`}
+              aria-label={say.benefit(i + 1)}
               dir="auto"
               value={benefit}
               onChange={(e) =>
@@ -107,14 +109,14 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
             />
             <button
               className="opt"
-              aria-label={`Remove benefit ${i + 1}`}
+              aria-label={say.removeBenefit(i + 1)}
               onClick={() =>
                 edit((p) => {
                   p.benefits.splice(i, 1);
                 })
               }
             >
-              Remove
+              {say.remove}
             </button>
           </div>
         ))}
@@ -126,16 +128,16 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
             })
           }
         >
-          Add a benefit
+          {say.addBenefit}
         </button>
       </section>
       <Kind.Limits product={product} />
       <section className="sec">
         <p className="sentence">
-          On papers and in lists it is article{' '}
+          {say.articleNumberInvoicesLists}{' '}
           <TextFill
-            label="Article number"
-            placeholder="none"
+            label={say.articleNumber}
+            placeholder={say.none}
             most={60}
             value={product.article ?? ''}
             onChange={(text) =>
@@ -145,23 +147,23 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
               })
             }
           />
-          , unless its price has one of its own.
+          {say.unlessItsPriceHas}
         </p>
       </section>
       <section className="sec">
-        <h3 className="mb-1">Sold in</h3>
+        <h3 className="mb-1">{say.soldIn}</h3>
         {soldIn.length === 0 && (
           <p className="text-ink-2">
-            No offer yet.{' '}
+            {say.noOfferYet}{' '}
             <button className="opt" onClick={sell}>
-              Sell it
+              {say.sellIt}
             </button>
           </p>
         )}
         {soldIn.map((offer) => (
           <div key={offer.id} className="mt-2">
             <Link className="font-semibold" to={`/price/${offer.id}`} dir="auto">
-              {offer.title || 'Without a title'}
+              {offer.title || say.untitled}
             </Link>
             {offer.prices.map((price) => (
               <PriceSentence key={price.id} offer={offer} price={price} products={draft.content.products} />
@@ -178,7 +180,7 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
                     focusAmount(id);
                   }}
                 >
-                  Set a price
+                  {say.setPrice}
                 </button>
               </p>
             )}
@@ -202,15 +204,13 @@ export function ProductSheet({ draft, product }: { draft: Draft; product: Produc
                 void navigate('/make');
               }}
             >
-              Put this away
+              {say.archive}
             </button>{' '}
-            <span className="cap">
-              Off every list and off sale with the next publishing; owners keep it. It can be brought back in Shop.
-            </span>
+            <span className="cap">{say.removedFromAllLists}</span>
           </p>
         ) : (
           <button className="opt" onClick={remove}>
-            Remove this draft
+            {say.deleteDraft}
           </button>
         )}
       </section>

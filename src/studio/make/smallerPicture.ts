@@ -1,4 +1,6 @@
 import type { SmallerPicture } from '../workers/picture.worker';
+import { makeWords } from '#say/make';
+const say = makeWords.smallerPicture;
 
 const CAN_SHRINK = /^image\/(png|jpeg|webp)$/;
 /** Drawings and moving pictures stay as they are. */
@@ -17,7 +19,7 @@ export interface NotTaken {
 export async function smallerPicture(file: File): Promise<File | NotTaken> {
   const unreadable: NotTaken = {
     name: file.name,
-    why: `“${file.name}” can’t be read as a picture, so nothing was changed. Use a JPEG, PNG, WebP, GIF or SVG file.`,
+    why: say.canTReadAs(file.name),
   };
   if (STAYS.test(file.type)) return file;
   if (!CAN_SHRINK.test(file.type)) return unreadable;
@@ -32,7 +34,7 @@ export async function smallerPicture(file: File): Promise<File | NotTaken> {
     if (made.became === 'too-large')
       return {
         name: file.name,
-        why: `“${file.name}” has more than 100 million pixels, so nothing was changed. Save it smaller, about 1,600 pixels wide, and add it again.`,
+        why: say.hasMoreThanMillion(file.name),
       };
     if (made.became === 'same') return file;
     return new File([made.blob], file.name.replace(/\.[^.]+$/, '') + '.webp', { type: 'image/webp' });

@@ -7,6 +7,8 @@ import { newId } from '../data/ids';
 import { store } from '../store';
 import { type NotTaken, smallerPicture } from './smallerPicture';
 import { jobDropped, jobEnded, jobMoved, jobStarted } from '../store/jobs';
+import { makeWords } from '#say/make';
+const say = makeWords.uploads;
 
 const cancels = new Map<string, () => void>();
 
@@ -28,7 +30,7 @@ export function addFilesTo(productId: ProductId, files: readonly File[], already
     store.dispatch(
       jobEnded({
         id,
-        failed: `A product holds up to ${MOST_FILES} files. ${left.length === 1 ? `“${first?.name ?? ''}” was` : `${left.length} files, from “${first?.name ?? ''}” on, were`} not added. Put them in a zip, or in a second product.`,
+        failed: say.productHoldsUpFiles(MOST_FILES, left.length, first?.name ?? ''),
       }),
     );
   }
@@ -104,7 +106,7 @@ export async function takeIn(file: File | NotTaken, onTaken: (ref: FileRef) => P
   }
   store.dispatch(jobStarted({ id, title: file.name }));
   if (file.size === 0) {
-    store.dispatch(jobEnded({ id, failed: `“${file.name}” is empty, so it was not added. Nothing was changed.` }));
+    store.dispatch(jobEnded({ id, failed: say.emptySoWasNot(file.name) }));
     return;
   }
   const adding = addFile(file, (share) => store.dispatch(jobMoved({ id, share })));
@@ -114,7 +116,7 @@ export async function takeIn(file: File | NotTaken, onTaken: (ref: FileRef) => P
     if (ref === 'cancelled') store.dispatch(jobDropped(id));
     else {
       await onTaken(ref);
-      store.dispatch(jobEnded({ id, done: `${file.name}: added` }));
+      store.dispatch(jobEnded({ id, done: say.added(file.name) }));
     }
   } catch (error) {
     store.dispatch(jobEnded({ id, failed: (error as Error).message }));

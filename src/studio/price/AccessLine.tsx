@@ -1,35 +1,36 @@
 import type { DraftAccess } from '#core/catalogue';
 import { ChoiceFill, DayFill, TextFill } from './Fill';
 import type { PriceParts } from './priceParts';
+import { priceWords } from '#say/price';
+const say = priceWords.accessLine;
 
 const PLAN_ACCESS = [
-  ['forever', 'while payments are made, and for good once paid off'],
-  ['for', 'while payments are made, for a time'],
-  ['until', 'while payments are made, until a day'],
+  ['forever', say.whilePaymentsMadeKeep],
+  ['for', say.whilePaymentsMadeTime],
+  ['until', say.whilePaymentsMadeUntil],
 ] as const;
 const ACCESS = [
-  ['forever', 'for good'],
-  ['for', 'for a time'],
-  ['until', 'until a day'],
+  ['forever', say.withoutEnd],
+  ['for', say.forATime],
+  ['until', say.untilDay],
 ] as const;
 const UNITS: readonly (readonly [DraftAccess['unit'], string])[] = [
-  ['day', 'days'],
-  ['week', 'weeks'],
-  ['month', 'months'],
-  ['year', 'years'],
+  ['day', say.days],
+  ['week', say.weeks],
+  ['month', say.months],
+  ['year', say.years],
 ];
 
 /** When it opens and how long it stays open: true of every price, so always said. */
 export function AccessLine({ name, price, edit, wrong, onBlur }: PriceParts) {
   const { access } = price;
-  if (price.terms.kind === 'subscription')
-    return <span className="block">It opens at once and stays open while payments are made.</span>;
+  if (price.terms.kind === 'subscription') return <span className="block">{say.opensOnceStaysOpen}</span>;
   const choices = price.terms.kind === 'plan' ? PLAN_ACCESS : ACCESS;
   return (
     <span className="block">
-      It opens at once and stays open{' '}
+      {say.opensOnceStaysOpen2}{' '}
       <ChoiceFill
-        label={`${name}: how long it stays open`}
+        label={say.howLongStaysOpen(name)}
         value={access.kind}
         choices={choices}
         onChange={(kind) =>
@@ -43,7 +44,7 @@ export function AccessLine({ name, price, edit, wrong, onBlur }: PriceParts) {
           {': '}
           <TextFill
             numeric
-            label={`${name}: how many ${access.unit}s it stays open`}
+            label={say.howManySStays(name, access.unit)}
             value={access.count}
             invalid={wrong === 'access'}
             onBlur={onBlur}
@@ -54,7 +55,7 @@ export function AccessLine({ name, price, edit, wrong, onBlur }: PriceParts) {
             }
           />{' '}
           <ChoiceFill
-            label={`${name}: days, weeks, months or years`}
+            label={say.daysWeeksMonthsYears(name)}
             value={access.unit}
             choices={UNITS}
             onChange={(unit) =>
@@ -67,9 +68,9 @@ export function AccessLine({ name, price, edit, wrong, onBlur }: PriceParts) {
       )}
       {access.kind === 'until' && (
         <>
-          {': the end of '}
+          {say.theEndOf}{' '}
           <DayFill
-            label={`${name}: the last day it is open`}
+            label={say.lastDayOpen(name)}
             value={access.date}
             invalid={wrong === 'access'}
             onBlur={onBlur}

@@ -1,4 +1,6 @@
 import { type ReactNode, useState } from 'react';
+import { priceWords } from '#say/price';
+const say = priceWords.fill;
 
 interface TypedProps {
   /** The whole accessible name: "In three parts: amount in EUR". */
@@ -94,7 +96,7 @@ export function CountFill({
       {wrong && (
         <span className="wrong !text-[15px]" role="alert">
           {' '}
-          (a number from {from} to {to}; {value} counts until then)
+          {say.numberFromUsedUntil(from, to, value)}
         </span>
       )}
     </>
@@ -142,8 +144,8 @@ export function OptionLine({ name, onRemove, children }: { name: string; onRemov
   return (
     <span className="block">
       {children}{' '}
-      <button className="opt" aria-label={`Remove: ${name}`} onClick={onRemove}>
-        remove
+      <button className="opt" aria-label={say.remove(name)} onClick={onRemove}>
+        {say.remove2}
       </button>
     </span>
   );

@@ -14,6 +14,8 @@ import { focusAmount, PriceSentence } from './PriceSentence';
 import { SideBySide } from './SideBySide';
 import { soldPrices } from './soldPrices';
 import { StopSelling } from './StopSelling';
+import { priceWords } from '#say/price';
+const say = priceWords.offerSheet;
 
 interface Props {
   draft: Draft;
@@ -38,8 +40,8 @@ export function OfferSheet({ draft, offer, onTake }: Props) {
   return (
     <>
       <TitleField
-        label="Title of the offer"
-        placeholder="Title of the offer"
+        label={say.titleOffer}
+        placeholder={say.titleOffer}
         value={offer.title}
         onChange={(title) =>
           edit((o) => {
@@ -49,7 +51,7 @@ export function OfferSheet({ draft, offer, onTake }: Props) {
       />
       <OpensWhat draft={draft} offer={offer} />
       {offer.prices.map((price, i) => (
-        <section key={price.id} className="sec mt-2" onFocus={() => onTake(price.id)} aria-label={`Price ${i + 1}`}>
+        <section key={price.id} className="sec mt-2" onFocus={() => onTake(price.id)} aria-label={say.price(i + 1)}>
           <PriceHead offer={offer} price={price} at={i} edit={edit} />
           {live && <LivePrice offer={offer} live={unsealOffer(live)} price={price} locale={shop.locale} edit={edit} />}
           {price.onlyAt ? (
@@ -66,23 +68,23 @@ export function OfferSheet({ draft, offer, onTake }: Props) {
       ))}
       <div className="sec">
         <button className="btn btn-quiet" onClick={addPrice}>
-          {offer.prices.length === 0 ? 'Set a price' : 'Add another price to choose from'}
+          {offer.prices.length === 0 ? say.setPrice : say.addAnotherPriceChoose}
         </button>
       </div>
       <SideBySide draft={draft} offer={offer} />
       <Upgrade draft={draft} offer={offer} edit={edit} />
       <section className="sec">
-        <h3>What the buyer’s card statement reads</h3>
+        <h3>{say.buyerSCardStatement}</h3>
         <p className="mt-1">
-          {shop.cardStatement}, unless a price says otherwise.{' '}
+          {say.unlessPriceSaysOtherwise(shop.cardStatement)}{' '}
           <Link className="opt" to="/shop">
-            Change
+            {say.change}
           </Link>
         </p>
         <p className="cap mt-1">
-          Days here begin and end in {shop.zone}.{' '}
+          {say.daysHereBeginEnd(shop.zone)}{' '}
           <Link className="opt !text-[13px]" to="/shop">
-            Change
+            {say.change}
           </Link>
         </p>
       </section>
@@ -98,11 +100,9 @@ export function OfferSheet({ draft, offer, onTake }: Props) {
                 })
               }
             >
-              Put this offer away
+              {say.archiveOffer}
             </button>{' '}
-            <span className="cap">
-              Off every list and off sale with the next publishing; owners keep access. It can be brought back in Shop.
-            </span>
+            <span className="cap">{say.removedFromAllLists}</span>
           </p>
         ) : (
           <button
@@ -111,7 +111,7 @@ export function OfferSheet({ draft, offer, onTake }: Props) {
               void removeDrafts([documentKey('offer', offer.id)], offer.title).then(() => navigate('/price'))
             }
           >
-            Remove this draft
+            {say.deleteDraft}
           </button>
         )}
       </section>
@@ -131,7 +131,7 @@ function Upgrade({
   if (lesser.length === 0) return null;
   return (
     <section className="sec">
-      <h3>Upgrade</h3>
+      <h3>{say.upgrade}</h3>
       <label className="mt-1 flex items-baseline gap-2.5">
         <input
           type="checkbox"
@@ -144,10 +144,7 @@ function Upgrade({
             });
           }}
         />
-        <span>
-          A subscription here, or access for good, takes the place of a subscription to{' '}
-          {LIST.format(lesser.map(({ title }) => title))}. Signed in, its unused days count.
-        </span>
+        <span>{say.subscriptionHerePermanentAccess(LIST.format(lesser.map(({ title }) => title)))}</span>
       </label>
     </section>
   );
@@ -175,17 +172,17 @@ function PriceHead({
       o.prices.splice(at + 1, 0, {
         ...structuredClone(price),
         id: newId('pr'),
-        name: price.name === '' ? '' : `${price.name}, copy`,
+        name: price.name === '' ? '' : say.copy(price.name),
       });
     });
-    setSaid('Copied. The copy stands below.');
+    setSaid(say.copiedCopyBelow);
   }
   return (
     <div className="flex flex-wrap items-baseline justify-between gap-x-4">
       <input
         className="bare min-w-40 flex-1 font-head text-[15px] font-semibold"
-        aria-label={`Name of price ${at + 1}`}
-        placeholder={offer.prices.length > 1 ? 'A short name, like “All at once”' : 'All at once'}
+        aria-label={say.namePrice(at + 1)}
+        placeholder={offer.prices.length > 1 ? say.shortNameLikeAll : say.allOnce}
         dir="auto"
         value={price.name}
         onChange={(e) =>
@@ -200,28 +197,28 @@ function PriceHead({
           {said}
         </span>
         {at > 0 && (
-          <button className="opt" aria-label={`Move up price ${at + 1}`} onClick={() => move(-1)}>
-            Move up
+          <button className="opt" aria-label={say.moveUpPrice(at + 1)} onClick={() => move(-1)}>
+            {say.moveUp}
           </button>
         )}
         {at < offer.prices.length - 1 && (
-          <button className="opt" aria-label={`Move down price ${at + 1}`} onClick={() => move(1)}>
-            Move down
+          <button className="opt" aria-label={say.moveDownPrice(at + 1)} onClick={() => move(1)}>
+            {say.moveDown}
           </button>
         )}
-        <button className="opt" aria-label={`Copy price ${at + 1}`} onClick={copy}>
-          Copy
+        <button className="opt" aria-label={say.copyPrice(at + 1)} onClick={copy}>
+          {say.copy2}
         </button>
         <button
           className="opt"
-          aria-label={`Remove price ${at + 1}`}
+          aria-label={say.removePrice(at + 1)}
           onClick={() =>
             edit((o) => {
               o.prices.splice(at, 1);
             })
           }
         >
-          Remove
+          {say.remove}
         </button>
       </span>
     </div>
@@ -243,9 +240,9 @@ function LivePrice({
   edit: (recipe: (o: DraftOffer) => void) => void;
 }) {
   const was = live.prices.find((p) => p.id === price.id);
-  if (!was) return <p className="changed mt-1">New, not live yet.</p>;
+  if (!was) return <p className="changed mt-1">{say.newNotLiveYet}</p>;
   const before = priceParts(live, was, locale);
-  const differs = priceChanges(before, priceParts(offer, price, locale), 'Live');
+  const differs = priceChanges(before, priceParts(offer, price, locale), say.live);
   if (differs.length === 0) return null;
   return (
     <p className="changed mt-1">
@@ -258,7 +255,7 @@ function LivePrice({
           })
         }
       >
-        Put back
+        {say.putBack}
       </button>
     </p>
   );
@@ -278,17 +275,17 @@ function FewInWords({ draft, offer, price }: { draft: Draft; offer: DraftOffer; 
   const base = offer.prices.find((p) => p.id === less?.of);
   return (
     <p className="sentence">
-      {sealed ? shortTerms(sealed.terms, offer.currency, content.shop.locale) : 'No price yet'}
-      {less && base && `: ${less.percent} % less than “${base.name.trim() || offer.title}”`}. Only people who{' '}
-      {at?.kind === 'links' ? 'come through one link to' : 'reach one step of'}{' '}
+      {sealed ? shortTerms(sealed.terms, offer.currency, content.shop.locale) : say.noPriceYet}
+      {less && base && say.lessThan(less.percent, base.name.trim() || offer.title)}
+      {say.onlyPeopleWho(at?.kind)}{' '}
       {path ? (
         <Link className="opt" to={`/sell/${path.id}`}>
-          {path.title || 'a path'}
+          {path.title || say.aPath}
         </Link>
       ) : (
-        'a path that is no longer here'
+        say.deletedPath
       )}{' '}
-      can see and buy it.
+      {say.canSeeBuy}
     </p>
   );
 }

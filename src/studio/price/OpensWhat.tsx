@@ -3,19 +3,21 @@ import type { DraftOffer } from '#core/catalogue';
 import { change, type Draft } from '../data/draft';
 import { useSold } from '../data/useSold';
 import { currencies } from '../shop/choices';
+import { priceWords } from '#say/price';
+const say = priceWords.opensWhat;
 
 /** What an offer opens, and in which currency it is sold. */
 export function OpensWhat({ draft, offer }: { draft: Draft; offer: DraftOffer }) {
   const { products } = draft.content;
   const sold = useSold(offer.id);
   const others = products.filter((p) => !offer.productIds.includes(p.id) && !p.putAway);
-  const titleOf = (id: string): string => products.find((p) => p.id === id)?.title || 'Without a title';
+  const titleOf = (id: string): string => products.find((p) => p.id === id)?.title || say.untitled;
   return (
     <p className="mt-1 text-ink-2">
-      Opens {offer.productIds.length === 0 && 'nothing yet'}
+      {say.opens} {offer.productIds.length === 0 && say.nothingYet}
       {offer.productIds.map((id, i) => (
         <span key={id}>
-          {i > 0 && ' and '}
+          {i > 0 && say.and}
           <Link className="font-semibold text-access" to={`/make/${id}`} dir="auto">
             {titleOf(id)}
           </Link>
@@ -24,14 +26,14 @@ export function OpensWhat({ draft, offer }: { draft: Draft; offer: DraftOffer })
               {' '}
               <button
                 className="opt"
-                aria-label={`Take ${titleOf(id)} out`}
+                aria-label={say.remove(titleOf(id))}
                 onClick={() =>
                   void change('offer', offer.id, (o) => {
                     o.productIds = o.productIds.filter((x) => x !== id);
                   })
                 }
               >
-                take out
+                {say.remove2}
               </button>
             </>
           )}
@@ -42,7 +44,7 @@ export function OpensWhat({ draft, offer }: { draft: Draft; offer: DraftOffer })
           {' '}
           <select
             className="fill font-normal"
-            aria-label="Add a product to this offer"
+            aria-label={say.addProductOffer}
             value=""
             onChange={(e) =>
               void change('offer', offer.id, (o) => {
@@ -50,27 +52,24 @@ export function OpensWhat({ draft, offer }: { draft: Draft; offer: DraftOffer })
               })
             }
           >
-            <option value="">add …</option>
+            <option value="">{say.add}</option>
             {others.map((p) => (
               <option key={p.id} value={p.id}>
-                {p.title || 'Without a title'}
+                {p.title || say.untitled}
               </option>
             ))}
           </select>
         </>
       )}
-      {', sold in '}
+      {say.soldIn}{' '}
       {sold > 0 ? (
         <>
-          {offer.currency}{' '}
-          <span className="cap">
-            (sold {sold === 1 ? 'once' : `${sold.toLocaleString('en')} times`}, so its currency stays)
-          </span>
+          {offer.currency} <span className="cap">{say.soldSoFar(sold, sold.toLocaleString('en'))}</span>
         </>
       ) : (
         <select
           className="fill font-normal"
-          aria-label="Currency of this offer"
+          aria-label={say.currencyOffer}
           value={offer.currency}
           onChange={(e) =>
             void change('offer', offer.id, (o) => {

@@ -1,6 +1,8 @@
 import { Fragment } from 'react';
 import { OptionLine } from './Fill';
 import { BEGINNINGS, type OptionParts, OPTIONS, type PriceOption } from './options';
+import { priceWords } from '#say/price';
+const say = priceWords.priceOptions;
 
 /** Every option in use, one below another in a fixed order. */
 export function OptionLines({ options, parts }: { options: readonly PriceOption[]; parts: OptionParts }) {
@@ -27,11 +29,11 @@ export function AddOptions(parts: OptionParts) {
   if (shown.length === 0) return null;
   return (
     <p className="cap">
-      Add:{' '}
+      {say.add}{' '}
       {shown.map(({ name: own, addName = own, add }, i) => (
         <span key={own}>
           {i > 0 && ' · '}
-          <button className="opt" aria-label={`${name}: add ${addName}`} onClick={() => edit(add)}>
+          <button className="opt" aria-label={say.add2(name, addName)} onClick={() => edit(add)}>
             {addName}
           </button>
         </span>

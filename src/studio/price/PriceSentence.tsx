@@ -8,6 +8,8 @@ import { AccessLine } from './AccessLine';
 import { BEGINNINGS, OPTIONS } from './options';
 import { AddOptions, OptionLines } from './PriceOptions';
 import { TermsWords } from './TermsWords';
+import { priceWords } from '#say/price';
+const say = priceWords.priceSentence;
 
 interface Props {
   offer: DraftOffer;
@@ -22,11 +24,11 @@ interface Props {
 const JUDGE_AFTER_MS = 1_000;
 
 const KINDS = [
-  ['once', 'pays once'],
-  ['plan', 'pays in parts'],
-  ['subscription', 'subscribes'],
-  ['open', 'names the amount'],
-  ['free', 'gets it free'],
+  ['once', say.paysOnce],
+  ['plan', say.paysInstalments],
+  ['subscription', say.subscribes],
+  ['open', say.namesAmount],
+  ['free', say.getsFree],
 ] as const;
 
 /** How a price is paid, typed into a sentence about the buyer. Each underlined part is a labelled control. */
@@ -52,9 +54,9 @@ export function PriceSentence({ offer, price, offers = [], products }: Props) {
   return (
     <div data-price={price.id}>
       <p className="sentence">
-        The buyer {/* What was typed for one kind stays while another is chosen. */}
+        {say.theBuyer}{' '}
         <ChoiceFill
-          label={`${name}: how it is paid`}
+          label={say.howPaid(name)}
           value={price.terms.kind}
           choices={KINDS}
           onChange={(kind) =>

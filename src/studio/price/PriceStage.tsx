@@ -14,6 +14,8 @@ import { rehearsalToggled } from '../store/frame';
 import { BuyersChoice, PriceOutcome } from './outcome';
 import { amounts, soldPrices } from './soldPrices';
 import { Rehearse } from './Rehearse';
+import { priceWords } from '#say/price';
+const say = priceWords.priceStage;
 
 /** Price: the offers, each with its prices in a sentence and what they lead to. */
 export default function PriceStage({ draft }: { draft: Draft }) {
@@ -43,24 +45,24 @@ export default function PriceStage({ draft }: { draft: Draft }) {
       to={`/price/${o.id}`}
       aria-current={id !== 'coupons' && o.id === offer?.id ? 'true' : undefined}
     >
-      <b dir="auto">{o.title || 'Without a title'}</b>
+      <b dir="auto">{o.title || say.untitled}</b>
       <span>{amounts(o, shop.locale)}</span>
     </Link>
   );
   const index = (
     <>
       <button className="row" data-new onClick={addOffer}>
-        <b>New offer …</b>
+        <b>{say.newOffer}</b>
       </button>
       <Link className="row" to="/price/coupons" aria-current={id === 'coupons' ? 'true' : undefined}>
         <b className="flex justify-between gap-3">
-          <span className="!text-[15px] !text-ink">Coupons</span>
+          <span className="!text-[15px] !text-ink">{say.coupons}</span>
           <span>{draft.content.coupons.length === 0 ? '' : draft.content.coupons.length}</span>
         </b>
       </Link>
-      {offers.some((o) => live.has(o.id)) && <div className="group">Live</div>}
+      {offers.some((o) => live.has(o.id)) && <div className="group">{say.live}</div>}
       {offers.filter((o) => live.has(o.id)).map(row)}
-      {offers.some((o) => !live.has(o.id)) && <div className="group">Draft</div>}
+      {offers.some((o) => !live.has(o.id)) && <div className="group">{say.draft}</div>}
       {offers.filter((o) => !live.has(o.id)).map(row)}
     </>
   );
@@ -69,21 +71,18 @@ export default function PriceStage({ draft }: { draft: Draft }) {
       <Panes
         draft={draft}
         index={index}
-        indexName="Offers"
-        inHand="Coupons"
+        indexName={say.offers}
+        inHand={say.coupons}
         sheet={<CouponsSheet draft={draft} />}
         outcome={
           <>
             <Missing findings={draft.findings.filter((f) => f.about.kind === 'coupon')} />
             <div className="sec mt-3">
-              <h2>For whom</h2>
+              <h2>{say.forWhom}</h2>
               <div className="mt-1">
                 <AssumptionLine shop={shop} coupons={draft.content.coupons} />
               </div>
-              <p className="mt-2 text-ink-2">
-                Each coupon is tried on an example order for this buyer. The same answer stands under every price when
-                you choose the coupon there.
-              </p>
+              <p className="mt-2 text-ink-2">{say.eachCouponTriedExample}</p>
             </div>
           </>
         }
@@ -94,15 +93,13 @@ export default function PriceStage({ draft }: { draft: Draft }) {
       <Panes
         draft={draft}
         index={index}
-        indexName="Offers"
+        indexName={say.offers}
         sheet={
           <>
-            <h1>Price</h1>
-            <p className="lead mt-3">
-              An offer says what is paid for one or more products. Make a product first, and its offer comes with it.
-            </p>
+            <h1>{say.price}</h1>
+            <p className="lead mt-3">{say.offerSaysWhatBuyers}</p>
             <Link className="btn btn-primary mt-4" to="/make">
-              Make a product
+              {say.makeProduct}
             </Link>
           </>
         }
@@ -119,15 +116,15 @@ export default function PriceStage({ draft }: { draft: Draft }) {
     <Panes
       draft={draft}
       index={index}
-      indexName="Offers"
-      inHand={offer.title || 'Without a title'}
+      indexName={say.offers}
+      inHand={offer.title || say.untitled}
       sheet={<OfferSheet key={offer.id} draft={draft} offer={offer} onTake={setInHand} />}
       pinned={
         <>
           <Missing findings={draft.findings.filter((f) => f.about.kind === 'offer' && f.about.id === offer.id)} />
           <div className="sec mt-2 !pb-0">
             <div className="flex flex-wrap items-baseline justify-between gap-x-3">
-              <h2>What the buyer will pay</h2>
+              <h2>{say.whatBuyerWillPay}</h2>
               {price && price.name !== '' && (
                 <span className="cap" dir="auto">
                   {price.name}
@@ -147,7 +144,7 @@ export default function PriceStage({ draft }: { draft: Draft }) {
                   <PriceOutcome draft={draft} offer={offer} price={price} now={start} width={312} />
                 </LastGood>
               ) : (
-                <p className="text-ink-2">Write an amount, and the answer stands here.</p>
+                <p className="text-ink-2">{say.enterAmountSeeWhat}</p>
               )}
             </div>
           </div>
@@ -155,7 +152,7 @@ export default function PriceStage({ draft }: { draft: Draft }) {
       }
       outcome={
         <>
-          <h3 className="mb-2">As the buyer sees it</h3>
+          <h3 className="mb-2">{say.asBuyerSees}</h3>
           <BuyersChoice offer={offer} locale={shop.locale} />
           {price && <RehearseFold draft={draft} offer={offer} price={price} />}
         </>
@@ -178,15 +175,13 @@ function RehearseFold({ draft, offer, price }: { draft: Draft; offer: DraftOffer
     <div ref={section} className={`sec mt-4 ${open ? 'min-h-[60vh]' : ''}`}>
       <h3>
         <button className="opt !text-[15px] font-semibold" aria-expanded={open} data-rehearse onClick={toggle}>
-          Rehearse the months ahead
+          {say.rehearseFuturePayments}
         </button>
       </h3>
       {open ? (
         <Rehearse key={price.id} draft={draft} offer={offer} price={price} width={312} />
       ) : (
-        <p className="cap mt-1">
-          With the real engine, nothing recorded: every charge, message, and what opens and closes. Key r.
-        </p>
+        <p className="cap mt-1">{say.usesRealRulesSaves}</p>
       )}
     </div>
   );
@@ -197,7 +192,7 @@ function LastGood({ broken, shownFor, children }: { broken: boolean; shownFor: s
   if (!broken) return children;
   return (
     <div className="opacity-60">
-      <p className="cap">Shown for {shownFor}</p>
+      <p className="cap">{say.shownFor(shownFor)}</p>
       {children}
     </div>
   );

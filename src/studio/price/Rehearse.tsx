@@ -13,12 +13,14 @@ import { useAppSelector } from '../store';
 import type { Rehearsed, RehearsalWorker } from '../workers/rehearse.worker';
 import { useAssumption } from './assumption';
 import { ChoiceFill, DayFill, TextFill } from './Fill';
+import { priceWords } from '#say/price';
+const say = priceWords.rehearse;
 
 const YEARS = [
-  ['1', '1 year'],
-  ['2', '2 years'],
-  ['5', '5 years'],
-  ['10', '10 years'],
+  ['1', say.year],
+  ['2', say.years],
+  ['5', say.years2],
+  ['10', say.years3],
 ] as const;
 const WAIT_MS = 250;
 
@@ -79,7 +81,7 @@ export function Rehearse({
           offers: [
             {
               id: offer.id,
-              title: offer.title || 'Without a title',
+              title: offer.title || say.untitled,
               productIds: offer.productIds,
               currency: offer.currency,
               onSale: true,
@@ -113,38 +115,39 @@ export function Rehearse({
   return (
     <div>
       <p className="sentence !text-base">
-        Play <ChoiceFill label="How far to rehearse" value={years} choices={YEARS} onChange={setYears} />. The card{' '}
+        {say.play} <ChoiceFill label={say.howFarRehearse} value={years} choices={YEARS} onChange={setYears} />
+        {say.theCard}{' '}
         <ChoiceFill
-          label="What the card does"
+          label={say.whatCardDoes}
           value={card}
           choices={[
-            ['good', 'goes through'],
-            ['once', 'refuses once, at payment'],
-            ['ever', 'refuses from payment'],
+            ['good', say.works],
+            ['once', say.declinedOncePayment],
+            ['ever', say.declinedFromPayment],
           ]}
           onChange={setCard}
         />
         {card !== 'good' && (
           <>
             {' '}
-            <TextFill numeric label="At which payment" value={from} onChange={setFrom} />
+            <TextFill numeric label={say.whichPayment} value={from} onChange={setFrom} />
           </>
         )}
-        ; the buyer{' '}
+        {say.theBuyer}{' '}
         <ChoiceFill
-          label="What the buyer does"
+          label={say.whatBuyerDoes}
           value={what}
           choices={
             isLasting(price.terms)
               ? [
-                  ['nothing', 'does nothing'],
-                  ['pause', 'pauses'],
-                  ['cancel', 'stops'],
-                  ['refund', 'asks for everything back'],
+                  ['nothing', say.doesNothing],
+                  ['pause', say.pauses],
+                  ['cancel', say.cancels],
+                  ['refund', say.asksFullRefund],
                 ]
               : [
-                  ['nothing', 'does nothing'],
-                  ['refund', 'asks for everything back'],
+                  ['nothing', say.doesNothing],
+                  ['refund', say.asksFullRefund],
                 ]
           }
           onChange={setWhat}
@@ -152,13 +155,13 @@ export function Rehearse({
         {what !== 'nothing' && (
           <>
             {' '}
-            on <DayFill label="On which day" value={on} onChange={setOn} />
+            {say.on} <DayFill label={say.whichDay} value={on} onChange={setOn} />
           </>
         )}
         {what === 'pause' && (
           <>
             {' '}
-            until <DayFill label="Until which day" value={until} onChange={setUntil} />
+            {say.until} <DayFill label={say.untilWhichDay} value={until} onChange={setUntil} />
           </>
         )}
         .
@@ -171,10 +174,10 @@ export function Rehearse({
         <>
           {result.story && (
             <div className="mt-2">
-              <KeelLine story={result.story} name="The months that were played" width={width} />
+              <KeelLine story={result.story} name={say.monthsPlayed} width={width} />
             </div>
           )}
-          <table className="mt-2 w-full text-sm" aria-label="What would happen">
+          <table className="mt-2 w-full text-sm" aria-label={say.whatWouldHappen}>
             <tbody>
               {result.steps.slice(0, 400).map((s, i) => (
                 <tr key={i} className="border-t border-line align-baseline">
@@ -186,7 +189,7 @@ export function Rehearse({
                     dir="auto"
                   >
                     {s.what === 'message'
-                      ? `message: ${s.text}`
+                      ? say.email(s.text)
                       : s.what === 'refused-act' || s.what === 'part-opens'
                         ? s.text
                         : `${inWords(s.what)}${s.text === '' ? '' : `, ${s.text}`}`}
@@ -199,7 +202,7 @@ export function Rehearse({
             </tbody>
           </table>
           {result.steps.length > 400 && (
-            <p className="cap">The first 400 of {result.steps.length.toLocaleString('en')}.</p>
+            <p className="cap">{say.theFirstOf(result.steps.length.toLocaleString('en'))}</p>
           )}
         </>
       )}

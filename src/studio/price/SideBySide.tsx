@@ -7,6 +7,8 @@ import { KeelLine } from '../../ui/KeelLine';
 import type { Draft } from '../data/draft';
 import { useAssumedCharge, useAssumption, withSending } from './assumption';
 import { pricesForAll } from './soldPrices';
+import { priceWords } from '#say/price';
+const say = priceWords.sideBySide;
 
 const SHORTEST = 30 * DAY;
 /** Months after which what was paid so far is added up. */
@@ -48,13 +50,13 @@ export function SideBySide({ draft, offer }: { draft: Draft; offer: DraftOffer }
   const money = (amount: number): string => formatAmount(amount, offer.currency, shop.locale);
   const whole = (p: Price): string =>
     isLasting(p.terms) && paymentsOf(p.terms) === null
-      ? 'goes on'
+      ? say.noEndDate
       : money(sum((stories[prices.indexOf(p)]?.money ?? []).map((m) => m.amount)));
   return (
     <section className="sec">
       <div className="flex items-baseline justify-between">
-        <h3>Side by side</h3>
-        <span className="cap">a buyer who buys on {day}</span>
+        <h3>{say.comparePrices}</h3>
+        <span className="cap">{say.buyerWhoBuys(day)}</span>
       </div>
       <table className="mt-1 w-full text-ink-2">
         <tbody>
@@ -63,7 +65,7 @@ export function SideBySide({ draft, offer }: { draft: Draft; offer: DraftOffer }
             return (
               <tr key={p.id}>
                 <td className="w-28 pr-2" dir="auto">
-                  {p.name || 'Price'}
+                  {p.name || say.price}
                 </td>
                 <td>
                   {story && (
@@ -78,29 +80,29 @@ export function SideBySide({ draft, offer }: { draft: Draft; offer: DraftOffer }
                     />
                   )}
                 </td>
-                <td className="text-right font-semibold text-money">{p.terms.kind === 'free' ? 'free' : whole(p)}</td>
+                <td className="text-right font-semibold text-money">{p.terms.kind === 'free' ? say.free : whole(p)}</td>
               </tr>
             );
           })}
         </tbody>
       </table>
       {lasting && (
-        <table className="rows mt-3" aria-label="What was paid after a while">
+        <table className="rows mt-3" aria-label={say.totalPaidOverTime}>
           <thead>
             <tr>
-              <th>Paid after</th>
+              <th>{say.paidAfter}</th>
               {AFTER.map((m) => (
                 <th key={m} className="num">
-                  {m === 1 ? '1 month' : `${m} months`}
+                  {m === 1 ? say.month : say.months(m)}
                 </th>
               ))}
-              <th className="num !pr-0">in all</th>
+              <th className="num !pr-0">{say.inTotal}</th>
             </tr>
           </thead>
           <tbody>
             {prices.map((p) => (
               <tr key={p.id}>
-                <td dir="auto">{p.name || 'Price'}</td>
+                <td dir="auto">{p.name || say.price}</td>
                 {AFTER.map((m) => (
                   <td key={m} className="num text-money">
                     {money(paidBy(p, m))}

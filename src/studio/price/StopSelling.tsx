@@ -3,6 +3,8 @@ import type { DraftOffer } from '#core/catalogue';
 import { May } from '../frame/May';
 import { change, type Draft } from '../data/draft';
 import { publishNow } from '../data/publish';
+import { priceWords } from '#say/price';
+const say = priceWords.stopSelling;
 
 /** Takes a live offer off sale at once: a release that differs from the live one in this alone. */
 export function StopSelling({ draft, offer }: { draft: Draft; offer: DraftOffer }) {
@@ -33,18 +35,18 @@ export function StopSelling({ draft, offer }: { draft: Draft; offer: DraftOffer 
     <section className="sec">
       {live.onSale ? (
         <p>
-          <May right="publish" or="On sale.">
+          <May right="publish" or={say.onSale}>
             <button className="btn btn-quiet" disabled={busy} onClick={() => void stop()}>
-              Stop selling now
+              {say.stopSellingNow}
             </button>{' '}
-            <span className="text-ink-2">Owners keep access; whoever is at checkout can finish within the hour.</span>
+            <span className="text-ink-2">{say.customersKeepAccessBuyers}</span>
           </May>
         </p>
       ) : offer.onSale ? (
-        <p className="changed">On sale again with the next publishing.</p>
+        <p className="changed">{say.backSaleNextTime}</p>
       ) : (
         <p>
-          Not on sale. Owners keep access.{' '}
+          {say.notSaleCustomersKeep}{' '}
           <button
             className="opt"
             onClick={() =>
@@ -53,7 +55,7 @@ export function StopSelling({ draft, offer }: { draft: Draft; offer: DraftOffer 
               })
             }
           >
-            Sell it again
+            {say.sellAgain}
           </button>
         </p>
       )}

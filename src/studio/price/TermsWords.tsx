@@ -1,18 +1,20 @@
 import type { DraftTerms } from '#core/catalogue';
 import { ChoiceFill, MoneyFill, TextFill } from './Fill';
 import type { PriceParts } from './priceParts';
+import { priceWords } from '#say/price';
+const say = priceWords.termsWords;
 
 const UNITS: readonly (readonly [DraftTerms['every']['unit'], string])[] = [
-  ['month', 'months'],
-  ['week', 'weeks'],
-  ['year', 'years'],
-  ['day', 'days'],
+  ['month', say.months],
+  ['week', say.weeks],
+  ['year', say.years],
+  ['day', say.days],
 ];
 const ONE: readonly (readonly [DraftTerms['every']['unit'], string])[] = [
-  ['month', 'month'],
-  ['week', 'week'],
-  ['year', 'year'],
-  ['day', 'day'],
+  ['month', say.month],
+  ['week', say.week],
+  ['year', say.year],
+  ['day', say.day],
 ];
 
 /** What is paid and how often: the core of the sentence, by its kind. */
@@ -21,7 +23,7 @@ export function TermsWords(parts: PriceParts) {
   const { terms } = price;
   const amount = (
     <MoneyFill
-      label={`${name}: amount in ${currency}`}
+      label={say.amountIn(name, currency)}
       currency={currency}
       value={terms.amount}
       invalid={wrong === 'amount'}
@@ -46,9 +48,9 @@ export function TermsWords(parts: PriceParts) {
     case 'open':
       return (
         <>
-          : {amount} suggested, from{' '}
+          : {amount} {say.suggestedFrom}{' '}
           <MoneyFill
-            label={`${name}: the least in ${currency}`}
+            label={say.minimumIn(name, currency)}
             currency={currency}
             placeholder="0.00"
             value={terms.least}
@@ -60,11 +62,11 @@ export function TermsWords(parts: PriceParts) {
               })
             }
           />{' '}
-          to{' '}
+          {say.to}{' '}
           <MoneyFill
-            label={`${name}: the most in ${currency}`}
+            label={say.maximumIn(name, currency)}
             currency={currency}
-            placeholder="any"
+            placeholder={say.anyAmount}
             value={terms.most}
             invalid={wrong === 'bounds'}
             onBlur={onBlur}
@@ -82,7 +84,7 @@ export function TermsWords(parts: PriceParts) {
           {': '}
           <TextFill
             numeric
-            label={`${name}: number of payments`}
+            label={say.numberOfPayments(name)}
             value={terms.payments}
             invalid={wrong === 'payments'}
             onBlur={onBlur}
@@ -92,13 +94,13 @@ export function TermsWords(parts: PriceParts) {
               })
             }
           />{' '}
-          payments of {amount}{' '}
+          {say.paymentsOf} {amount}{' '}
           <ChoiceFill
-            label={`${name}: each payment or the whole`}
+            label={say.eachPaymentWhole(name)}
             value={terms.owedBy}
             choices={[
-              ['each', 'each'],
-              ['total', 'in all, divided'],
+              ['each', say.each],
+              ['total', say.totalDivided],
             ]}
             onChange={(by) =>
               edit((p) => {
@@ -106,20 +108,20 @@ export function TermsWords(parts: PriceParts) {
               })
             }
           />
-          , one every <Often {...parts} />
+          {say.oneEvery} <Often {...parts} />
         </>
       );
     case 'subscription':
       return (
         <>
           {': '}
-          {amount} every <Often {...parts} />,{' '}
+          {amount} {say.every} <Often {...parts} />,{' '}
           <ChoiceFill
-            label={`${name}: how long it goes on`}
+            label={say.howLongGoes(name)}
             value={terms.ends === '' ? 'open' : 'for'}
             choices={[
-              ['open', 'until cancelled'],
-              ['for', 'for a number of payments'],
+              ['open', say.untilCancelled],
+              ['for', say.forPayments],
             ]}
             onChange={(how) =>
               edit((p) => {
@@ -132,7 +134,7 @@ export function TermsWords(parts: PriceParts) {
               {': '}
               <TextFill
                 numeric
-                label={`${name}: for how many payments`}
+                label={say.howManyPayments(name)}
                 value={terms.ends}
                 invalid={wrong === 'payments'}
                 onBlur={onBlur}
@@ -155,7 +157,7 @@ function Often({ name, price, edit, wrong, onBlur }: PriceParts) {
     <>
       <TextFill
         numeric
-        label={`${name}: every how many`}
+        label={say.everyHowMany(name)}
         value={every.count}
         invalid={wrong === 'every'}
         onBlur={onBlur}
@@ -166,7 +168,7 @@ function Often({ name, price, edit, wrong, onBlur }: PriceParts) {
         }
       />{' '}
       <ChoiceFill
-        label={`${name}: days, weeks, months or years between payments`}
+        label={say.daysWeeksMonthsYears(name)}
         value={every.unit}
         choices={every.count.trim() === '1' ? ONE : UNITS}
         onChange={(unit) =>

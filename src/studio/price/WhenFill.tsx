@@ -1,4 +1,6 @@
 import { DayFill } from './Fill';
+import { priceWords } from '#say/price';
+const say = priceWords.whenFill;
 
 /** A day and a time on the clock of some zone, as they are typed. */
 export interface When {
@@ -13,12 +15,12 @@ export const isWhen = ({ day, time }: When): boolean => /^[12]\d{3}-\d\d-\d\d$/.
 export function WhenFill({ value, step, onChange }: { value: When; step: number; onChange: (when: When) => void }) {
   return (
     <>
-      <DayFill label="To which day" value={value.day} onChange={(day) => onChange({ ...value, day })} />,{' '}
+      <DayFill label={say.whichDay} value={value.day} onChange={(day) => onChange({ ...value, day })} />,{' '}
       <input
         className="fill"
         type="time"
         step={step}
-        aria-label="To what time"
+        aria-label={say.whatTime}
         value={value.time}
         onChange={(event) => onChange({ ...value, time: event.target.value })}
       />

@@ -19,6 +19,8 @@ import { useAppDispatch, useAppSelector } from '../store';
 import { couponAssumed, countryAssumed, dayAssumed } from '../store/frame';
 import { countryChoices } from '../shop/choices';
 import { ChoiceFill, DayFill } from './Fill';
+import { priceWords } from '#say/price';
+const say = priceWords.assumption;
 
 /** The day somebody is taken to buy on: today, until the seller tries another. The clock time is the present one. */
 export function useAssumption(shop: Pick<ShopDetails, 'zone' | 'locale'>): {
@@ -125,21 +127,21 @@ export function AssumptionLine({ shop, coupons = [] }: { shop: ShopDetails; coup
   return (
     <div className="cap">
       <p>
-        For someone{' '}
+        {say.forSomeone}{' '}
         {taxed && (
           <>
-            in{' '}
+            {say.in}{' '}
             <ChoiceFill
-              label="Where somebody buys"
+              label={say.whereSomebodyBuys}
               value={country ?? taxed.home}
               choices={countries}
               onChange={(c) => dispatch(countryAssumed(c === taxed.home ? null : c))}
             />{' '}
           </>
         )}
-        who buys on{' '}
+        {say.whoBuys}{' '}
         <DayFill
-          label="The day somebody buys"
+          label={say.daySomebodyBuys}
           value={date}
           onChange={(text) => {
             if (/^[12]\d{3}-\d\d-\d\d$/.test(text)) dispatch(dayAssumed(text === today ? null : text));
@@ -148,11 +150,11 @@ export function AssumptionLine({ shop, coupons = [] }: { shop: ShopDetails; coup
         {codes.length > 0 && (
           <>
             {' '}
-            with{' '}
+            {say.with}{' '}
             <ChoiceFill
-              label="The coupon somebody has"
+              label={say.couponSomebodyHas}
               value={code ?? ''}
-              choices={[['', 'no coupon'], ...codes]}
+              choices={[['', say.noCoupon], ...codes]}
               onChange={(c) => dispatch(couponAssumed(c === '' ? null : c))}
             />
           </>
@@ -161,19 +163,19 @@ export function AssumptionLine({ shop, coupons = [] }: { shop: ShopDetails; coup
           <>
             {' '}
             <button className="opt !text-[13px]" onClick={() => dispatch(dayAssumed(null))}>
-              Today again
+              {say.backToday}
             </button>
           </>
         )}
       </p>
       <p>
-        Try an awkward day:{' '}
+        {say.tryTrickyDate}{' '}
         <button className="opt !text-[13px]" onClick={() => dispatch(dayAssumed(january))}>
-          31 January
+          {say.january}
         </button>{' '}
         ·{' '}
         <button className="opt !text-[13px]" onClick={() => dispatch(dayAssumed(leap))}>
-          29 February
+          {say.february}
         </button>
       </p>
     </div>

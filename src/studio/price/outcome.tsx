@@ -11,12 +11,14 @@ import { Announced } from './Announced';
 import { useAssumedCharge, withSending } from './assumption';
 import { ChoiceFill } from './Fill';
 import { pricesForAll, soldPrices } from './soldPrices';
+import { priceWords } from '#say/price';
+const say = priceWords.outcome;
 
 const SPANS = [
-  ['13', '13 months'],
-  ['24', '2 years'],
-  ['60', '5 years'],
-  ['120', '10 years'],
+  ['13', say.months],
+  ['24', say.years],
+  ['60', say.years2],
+  ['120', say.years3],
 ] as const;
 
 /** What one price leads to: the statement, the keel line, and how it stands beside paying at once. */
@@ -51,7 +53,7 @@ export function PriceOutcome({
         <StatementText statement={statement} />{' '}
         {accessInWords(price.terms, opened, { start: now, zone: shop.zone, locale: shop.locale })}
       </p>
-      {sentTo !== null && <p className="cap">Sent to {countryName(sentTo, shop.locale)}.</p>}
+      {sentTo !== null && <p className="cap">{say.sentTo(countryName(sentTo, shop.locale))}</p>}
       <Announced text={plainText(statement)} />
       <BesideOnce offer={offer} price={price} locale={shop.locale} />
       <div className="mt-3">
@@ -66,7 +68,7 @@ export function PriceOutcome({
       </div>
       {endless && (
         <p className="cap">
-          Drawn for <ChoiceFill label="How far the drawing goes" value={span} choices={SPANS} onChange={setSpan} />
+          {say.shownFor} <ChoiceFill label={say.periodShown} value={span} choices={SPANS} onChange={setSpan} />
         </p>
       )}
     </>
@@ -82,9 +84,7 @@ function BesideOnce({ offer, price, locale }: { offer: DraftOffer; price: Price;
   const percent = `${(Math.abs(perMille) / 10).toFixed(1)} %`;
   return (
     <p className="mt-2 text-ink-2" data-testid="beside-once">
-      {more === 0
-        ? 'As much as paying at once'
-        : `${money} (${percent}) ${more > 0 ? 'more' : 'less'} than paying at once`}
+      {more === 0 ? say.sameTotalAsPaying : say.thanPayingOnce(money, percent, more)}
       {once.name ? `, “${once.name}”` : ''}.
     </p>
   );
@@ -93,11 +93,10 @@ function BesideOnce({ offer, price, locale }: { offer: DraftOffer; price: Price;
 /** The choice as the buyer meets it at checkout. */
 export function BuyersChoice({ offer, locale }: { offer: DraftOffer; locale: string }) {
   const prices = pricesForAll(offer);
-  if (prices.length === 0)
-    return <p className="text-ink-2">As soon as there is a price, it stands here as the buyer sees it.</p>;
+  if (prices.length === 0) return <p className="text-ink-2">{say.asSoonAsThere}</p>;
   const money = (amount: number): string => formatAmount(amount, offer.currency, locale);
   const today = ({ terms }: Price): string =>
-    terms.kind === 'free' ? 'free' : dueAtStart(terms) === 0 ? 'nothing today' : `${money(dueAtStart(terms))} today`;
+    terms.kind === 'free' ? 'free' : dueAtStart(terms) === 0 ? say.nothingToday : say.today(money(dueAtStart(terms)));
   return (
     <div className="rounded-[var(--radius)] border border-line bg-paper px-3.5 py-2.5">
       {prices.map((price, i) => (

@@ -1,5 +1,7 @@
 import { type DraftOffer, type Price, sealOffer, withShares } from '#core/catalogue';
 import { shortTerms } from '#core/terms';
+import { priceWords } from '#say/price';
+const say = priceWords.soldPrices;
 
 /** The offer with only those prices that can be sold as typed. */
 export function soldPrices(offer: DraftOffer): Price[] {
@@ -12,5 +14,5 @@ export const pricesForAll = (offer: DraftOffer): Price[] => soldPrices(offer).fi
 /** What an offer costs, in short: "€12.00 monthly · €120.00 yearly". */
 export function amounts(offer: DraftOffer, locale: string): string {
   const sold = pricesForAll(offer).map((p) => shortTerms(p.terms, offer.currency, locale));
-  return sold.length === 0 ? 'no price yet' : sold.join(' · ');
+  return sold.length === 0 ? say.noPriceYet : sold.join(' · ');
 }

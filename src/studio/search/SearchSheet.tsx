@@ -9,6 +9,8 @@ import { askLists } from '../data/lists';
 import { searchRecorded } from '../data/queries/people';
 import type { Draft } from '../data/draft';
 import { Panes } from '../frame/Panes';
+import { searchWords } from '#say/search';
+const say = searchWords.searchSheet;
 
 interface Found {
   to: string;
@@ -27,9 +29,9 @@ export default function SearchSheet({ draft }: { draft: Draft }) {
   const { content } = draft;
   const { zone, locale } = content.shop;
   const things: Found[] = [
-    ...content.products.map((p) => ({ to: `/make/${p.id}`, what: 'Product', title: p.title, more: p.promise })),
-    ...content.offers.map((o) => ({ to: `/price/${o.id}`, what: 'Offer', title: o.title, more: '' })),
-    ...content.paths.map((p) => ({ to: `/sell/${p.id}`, what: 'Path', title: p.title, more: `/${p.address}` })),
+    ...content.products.map((p) => ({ to: `/make/${p.id}`, what: say.product, title: p.title, more: p.promise })),
+    ...content.offers.map((o) => ({ to: `/price/${o.id}`, what: say.offer, title: o.title, more: '' })),
+    ...content.paths.map((p) => ({ to: `/sell/${p.id}`, what: say.path, title: p.title, more: `/${p.address}` })),
   ].filter((t) => `${t.title} ${t.more}`.toLowerCase().includes(wanted));
   // By their own titles alone: whoever looks for a course does not want all of its lessons.
   const parts: Found[] = content.products.flatMap((p) =>
@@ -44,13 +46,13 @@ export default function SearchSheet({ draft }: { draft: Draft }) {
     return {
       people: people.map((p) => ({
         to: `/deliver/people/${p.id}`,
-        what: 'Person',
+        what: say.person,
         title: calledBySeller(p) || p.address,
         more: p.address,
       })),
       orders: orders.map((o) => ({
         to: `/deliver/orders/${o.id}`,
-        what: 'Order',
+        what: say.order,
         title: `${o.number}, ${o.title}`,
         more: `${formatDay(o.at, zone, locale)}, ${o.paid === 0 ? 'free' : formatAmount(o.paid, o.currency, locale)}`,
       })),
@@ -69,7 +71,7 @@ export default function SearchSheet({ draft }: { draft: Draft }) {
       sheet={
         <>
           <h1>
-            <label htmlFor="search">Search everything</label>
+            <label htmlFor="search">{say.searchEverything}</label>
           </h1>
           <input
             id="search"
@@ -77,12 +79,12 @@ export default function SearchSheet({ draft }: { draft: Draft }) {
             type="search"
             autoFocus
             autoComplete="off"
-            placeholder="A title, a name, an address, an order’s number"
+            placeholder={say.titleNameEmailAddress}
             value={typed}
             onChange={(event) => setTyped(event.target.value)}
           />
           {wanted !== '' && recorded && found.length === 0 && (
-            <p className="lead mt-4">Nothing has “{typed.trim()}” in it.</p>
+            <p className="lead mt-4">{say.nothingContains(typed.trim())}</p>
           )}
           <ul className="mt-4">
             {found.slice(0, 40).map((f) => (
@@ -90,7 +92,7 @@ export default function SearchSheet({ draft }: { draft: Draft }) {
                 <Link to={f.to} className="flex flex-wrap items-baseline gap-x-4 py-2 no-underline hover:bg-paper-2">
                   <span className="cap w-16">{f.what}</span>
                   <b className="font-semibold underline" dir="auto">
-                    {f.title || 'Without a title'}
+                    {f.title || say.untitled}
                   </b>
                   <span className="text-ink-2" dir="auto">
                     {f.more}
@@ -101,7 +103,7 @@ export default function SearchSheet({ draft }: { draft: Draft }) {
           </ul>
         </>
       }
-      outcome={<p className="text-ink-2">An address or an order’s number finds the person or the order first.</p>}
+      outcome={<p className="text-ink-2">{say.enterEmailAddressOrder}</p>}
     />
   );
 }

@@ -4,6 +4,8 @@ import type { OfferId, PageId } from '#core/ids';
 import { change, readDocument } from '../data/draft';
 import { newId } from '../data/ids';
 import { goOnAt } from '../frame/goOnAt';
+import { sellWords } from '#say/sell';
+const say = sellWords.addBlock;
 
 interface Props {
   offerId: OfferId;
@@ -41,7 +43,7 @@ export function AddBlock({ offerId, pageId, pageKind, after }: Props) {
       p.blocks.splice(place.index, 0, block);
     });
     setKinds(null);
-    setLanded(after ? null : `${blockName(kind)}: put ${place.words}, where it sells best.`);
+    setLanded(after ? null : say.addWhereSellsBest(blockName(kind), place.words));
     // The new thing is where the seller goes on.
     goOnAt(`#block-${block.id}`, 'textarea, [contenteditable="true"], input');
   }
@@ -49,10 +51,10 @@ export function AddBlock({ offerId, pageId, pageKind, after }: Props) {
   return (
     <div className={after ? '' : 'sec'}>
       <button className={after ? 'opt' : 'btn btn-quiet'} aria-expanded={kinds !== null} onClick={() => void toggle()}>
-        {after ? 'Add here' : 'Add a block'}
+        {after ? say.addHere : say.addBlock}
       </button>
       {kinds !== null && (
-        <p className="mt-2 flex flex-wrap gap-2" role="group" aria-label="Kinds of blocks">
+        <p className="mt-2 flex flex-wrap gap-2" role="group" aria-label={say.kindsBlocks}>
           {kinds.map((kind) => (
             <button key={kind} className="btn btn-quiet btn-sm" onClick={() => void add(kind)}>
               {blockName(kind)}

@@ -1,6 +1,8 @@
 import { addressFrom, addressProblem, type Path } from '#core/paths';
 import { change, type Draft } from '../data/draft';
 import { useAboutQuery } from '../data/ownerApi';
+import { sellWords } from '#say/sell';
+const say = sellWords.address;
 
 /** The address, which may change: the old one, once live, goes on leading here. */
 export function Address({ draft, path }: { draft: Draft; path: Path }) {
@@ -9,7 +11,7 @@ export function Address({ draft, path }: { draft: Draft; path: Path }) {
   const problem =
     addressProblem(path.address) ??
     (draft.content.paths.some((p) => p.id !== path.id && p.address === path.address)
-      ? 'Another path has this address.'
+      ? say.anotherPathAlreadyHas
       : null);
   function readdress(text: string): void {
     const address = text.toLowerCase().replace(/\s+/g, '-').slice(0, 80);
@@ -25,7 +27,7 @@ export function Address({ draft, path }: { draft: Draft; path: Path }) {
       {about?.publicAddress}/
       <input
         className="fill"
-        aria-label="Address"
+        aria-label={say.address}
         value={path.address}
         aria-invalid={problem !== null}
         onChange={(e) => readdress(e.target.value)}
@@ -35,14 +37,13 @@ export function Address({ draft, path }: { draft: Draft; path: Path }) {
       />
       {live && live.address === path.address && (
         <a className="opt ml-3" href={`${about?.publicAddress ?? ''}/${path.address}`} target="_blank" rel="noopener">
-          Open the live page
+          {say.openLivePage}
         </a>
       )}
       {problem && <p className="wrong">{problem}</p>}
       {path.formerAddresses.length > 0 && (
         <p className="cap">
-          {path.formerAddresses.map((a) => `/${a}`).join(', ')} {path.formerAddresses.length === 1 ? 'goes' : 'go'} on
-          leading here.
+          {say.stillHere(path.formerAddresses.map((a) => `/${a}`).join(', '), path.formerAddresses.length)}
         </p>
       )}
     </div>

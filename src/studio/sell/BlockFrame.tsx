@@ -12,6 +12,8 @@ import { useAppDispatch, useAppSelector } from '../store';
 import { blockTaken } from '../store/frame';
 import { AddBlock } from './AddBlock';
 import { BlockSettings } from './BlockSettings';
+import { sellWords } from '#say/sell';
+const say = sellWords.blockFrame;
 
 interface Props {
   path: Path;
@@ -44,7 +46,7 @@ export const BlockFrame = memo(function BlockFrame({ path, pageId, pageKind, blo
     void change('page', pageId, (p) => {
       p.blocks = moveBlock(p.blocks, block.id, by);
     });
-    setSaid(`${name} at place ${Math.min(count, Math.max(1, at + 1 + by))} of ${count}`);
+    setSaid(say.atPlaceOf(name, Math.min(count, Math.max(1, at + 1 + by)), count));
   }
   return (
     <div
@@ -58,7 +60,7 @@ export const BlockFrame = memo(function BlockFrame({ path, pageId, pageKind, blo
       // Clicking anywhere on a block takes it in hand, also where it has no words of its own.
       tabIndex={-1}
       role="group"
-      aria-label={`${name} block${block.hidden ? ', hidden' : ''}`}
+      aria-label={say.block(name, block.hidden)}
     >
       {!fixed && (
         <button
@@ -66,7 +68,7 @@ export const BlockFrame = memo(function BlockFrame({ path, pageId, pageKind, blo
           ref={setActivatorNodeRef}
           className="grip"
           {...listeners}
-          aria-label={`Drag ${name}, or move it with the arrow keys`}
+          aria-label={say.dragMoveArrowKeys(name)}
           onKeyDown={onArrow}
         >
           <GripVertical size={16} aria-hidden="true" />
@@ -80,7 +82,7 @@ export const BlockFrame = memo(function BlockFrame({ path, pageId, pageKind, blo
       </div>
       {inHand && (
         <p className="block-line">
-          {block.hidden && <span>Hidden from buyers.</span>}
+          {block.hidden && <span>{say.hiddenFromBuyers}</span>}
           <BlockSettings path={path} pageId={pageId} block={block} />
           {!fixed && <BlockActs pageId={pageId} block={block} at={at} count={count} />}
         </p>
@@ -111,12 +113,12 @@ function BlockActs({ pageId, block, at, count }: { pageId: PageId; block: Block;
     <>
       {at > 0 && (
         <button className="opt" onClick={() => edit((blocks) => moveBlock(blocks, block.id, -1))}>
-          Move up
+          {say.moveUp}
         </button>
       )}
       {at < count - 1 && (
         <button className="opt" onClick={() => edit((blocks) => moveBlock(blocks, block.id, 1))}>
-          Move down
+          {say.moveDown}
         </button>
       )}
       {block.kind !== 'checkout' && (
@@ -128,7 +130,7 @@ function BlockActs({ pageId, block, at, count }: { pageId: PageId; block: Block;
             })
           }
         >
-          Copy
+          {say.copy}
         </button>
       )}
       <button
@@ -140,10 +142,10 @@ function BlockActs({ pageId, block, at, count }: { pageId: PageId; block: Block;
           })
         }
       >
-        {block.hidden ? 'Show' : 'Hide'}
+        {block.hidden ? say.show : say.hide}
       </button>
       <button className="opt" onClick={remove}>
-        Remove
+        {say.remove}
       </button>
     </>
   );

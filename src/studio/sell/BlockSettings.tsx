@@ -8,6 +8,8 @@ import { ChoiceFill, TextFill } from '../price/Fill';
 import { ButtonLeads } from './ButtonLeads';
 import { LinksSettings, ShelfSettings } from './FrontSettings';
 import { setBlockPicture } from '../make/uploads';
+import { sellWords } from '#say/sell';
+const say = sellWords.blockSettings;
 
 interface Props {
   path: Path;
@@ -27,10 +29,10 @@ export function BlockSettings({ path, pageId, block }: Props) {
     case 'maker':
       return (
         <span>
-          {block.kind === 'picture' ? 'The picture' : 'The face beside the words'} is{' '}
+          {say.is(block.kind)}{' '}
           <ChooseFile
-            words={block.file ? block.file.name : 'not chosen yet: choose one'}
-            label="Picture"
+            words={block.file ? block.file.name : say.notChosenYetChoose}
+            label={say.picture}
             accept="image/png,image/jpeg,image/webp,image/gif,image/svg+xml"
             onFiles={([file]) => {
               if (file) setBlockPicture(pageId, block.id, file);
@@ -38,10 +40,10 @@ export function BlockSettings({ path, pageId, block }: Props) {
           />
           {block.file && (
             <>
-              , and shows{' '}
+              {say.andShows}{' '}
               <TextFill
-                label="The picture in words"
-                placeholder="what is on it, in words"
+                label={say.pictureDescription}
+                placeholder={say.describePeopleWhoCannot}
                 most={300}
                 value={block.alt}
                 onChange={(text) =>
@@ -92,13 +94,13 @@ export function BlockSettings({ path, pageId, block }: Props) {
     case 'spacer':
       return (
         <span>
-          A{' '}
+          {say.a}{' '}
           <ChoiceFill
-            label="How much space"
+            label={say.howMuchSpace}
             value={block.size}
             choices={[
-              ['small', 'small'],
-              ['large', 'large'],
+              ['small', say.small],
+              ['large', say.large],
             ]}
             onChange={(size) =>
               set('spacer', (b) => {
@@ -106,15 +108,16 @@ export function BlockSettings({ path, pageId, block }: Props) {
               })
             }
           />{' '}
-          space.
+          {say.space}
         </span>
       );
     case 'offer':
       return (
         <span>
-          <ButtonLeads path={path} pageId={pageId} block={block} />. The prices are read from the offer:{' '}
+          <ButtonLeads path={path} pageId={pageId} block={block} />
+          {say.pricesComeFromOffer}{' '}
           <a className="opt" href={`/studio/price/${path.offerId}`}>
-            change them there
+            {say.changeThemThere}
           </a>
           .
         </span>
@@ -132,10 +135,10 @@ export function BlockSettings({ path, pageId, block }: Props) {
     case 'chooser':
       return (
         <span>
-          Each button says{' '}
+          {say.eachButtonSays}{' '}
           <TextFill
-            label="Words on each button"
-            placeholder="Choose this"
+            label={say.wordsEachButton}
+            placeholder={say.chooseThis}
             most={60}
             value={block.button}
             onChange={(text) =>
@@ -144,19 +147,19 @@ export function BlockSettings({ path, pageId, block }: Props) {
               })
             }
           />{' '}
-          and leads to the checkout with that price chosen.{' '}
+          {say.leadsCheckoutPriceChosen}{' '}
           <a className="opt" href={`/studio/price/${path.offerId}`}>
-            Change the prices
+            {say.changePrices}
           </a>
         </span>
       );
     case 'checkout':
       return (
         <span>
-          The button says{' '}
+          {say.buttonSays}{' '}
           <TextFill
-            label="Words on the button"
-            placeholder="Pay €… now"
+            label={say.wordsButton}
+            placeholder={say.payNow}
             most={60}
             value={block.button}
             onChange={(text) =>
@@ -165,10 +168,10 @@ export function BlockSettings({ path, pageId, block }: Props) {
               })
             }
           />
-          , and under it{' '}
+          {say.andUnderIt}{' '}
           <TextFill
-            label="Note under the button"
-            placeholder="nothing more"
+            label={say.noteUnderButton}
+            placeholder={say.nothingElse}
             most={300}
             value={block.note}
             onChange={(text) =>
@@ -200,13 +203,13 @@ function Rows({
     <span>
       {count === 1 ? `1 ${one}` : `${count} ${one}s`}:{' '}
       <button className="opt" onClick={onAdd}>
-        Add a {one}
+        {say.addA(one)}
       </button>
       {count > 1 && (
         <>
           ,{' '}
           <button className="opt" onClick={onRemove}>
-            take the last out
+            {say.removeLastOne}
           </button>
         </>
       )}

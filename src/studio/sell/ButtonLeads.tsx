@@ -5,6 +5,8 @@ import { change, type Draft, useDraft } from '../data/draft';
 import { ChoiceFill } from '../price/Fill';
 import { editPath } from './path/editPath';
 import { TargetFill } from './path/TargetFill';
+import { sellWords } from '#say/sell';
+const say = sellWords.buttonLeads;
 
 interface Props {
   path: Path;
@@ -16,21 +18,21 @@ interface Props {
 export function ButtonLeads({ path, pageId, block }: Props) {
   const step = path.steps.find((s) => s.pageId === pageId);
   const draft = useDraft();
-  if (!step || !draft) return <>The button leads on</>;
+  if (!step || !draft) return <>{say.buttonLeads}</>;
   const now = buttonLeadsTo(path, step.id, block);
   const isOwn =
     joinsFrom(path, step.id).some((j) => j.by === 'button' && j.block === block.id) ||
     ('step' in block && now?.kind === 'step' && now.step === block.step);
   return (
     <>
-      The button leads to{' '}
+      {say.buttonLeads2}{' '}
       <TargetFill
         content={draft.content}
         path={path}
         without={step}
-        label="Where the button leads"
+        label={say.whereButtonLeads}
         value={isOwn ? now : null}
-        none="where the page leads on"
+        none={say.wherePageLeads}
         onChange={(to) => {
           void editPath(path.id, (p) => buttonPointed(p, step.id, block.id, to));
           // A step that was named by the page itself gives way to what is said here.
@@ -55,16 +57,16 @@ function Adds({ path, pageId, block, content, from }: Props & { content: Draft['
   return (
     <>
       {' '}
-      and adds{' '}
+      {say.andAdds}{' '}
       <ChoiceFill
-        label="What the button adds"
+        label={say.extraButtonAdds}
         value={block.adds ?? ''}
         choices={[
-          ['', 'nothing'],
+          ['', say.nothing],
           ...(block.adds !== undefined && !extras.some((e) => e.id === block.adds)
-            ? [[block.adds, 'an extra that is gone'] as const]
+            ? [[block.adds, say.deletedExtra] as const]
             : []),
-          ...extras.map((e) => [e.id, content.offers.find((o) => o.id === e.offerId)?.title ?? 'an extra'] as const),
+          ...extras.map((e) => [e.id, content.offers.find((o) => o.id === e.offerId)?.title ?? say.anExtra] as const),
         ]}
         onChange={(id) =>
           void change('page', pageId, (page) => {

@@ -18,6 +18,8 @@ import { useAppDispatch } from '../store';
 import { buyerViewToggled } from '../store/frame';
 import { stepName } from './path/stepInWords';
 import { PhoneView } from './PhoneView';
+import { sellWords } from '#say/sell';
+const say = sellWords.buyerView;
 
 type Who = 'visitor' | 'owner' | 'behind' | 'person';
 
@@ -52,40 +54,40 @@ export default function BuyerView({ draft }: { draft: Draft }) {
     return () => before?.focus();
   }, []);
   return (
-    <main className="buyer-view" aria-label="As the buyer sees it">
+    <main className="buyer-view" aria-label={say.asBuyerSees}>
       <div className="buyer-strip">
         <p>
-          You see{' '}
+          {say.youSee}{' '}
           <ChoiceFill
-            label="What you see"
+            label={say.whatYouSee}
             value={source}
             choices={
               draft.live
                 ? [
-                    ['draft', 'the draft'],
-                    ['live', 'what is live'],
+                    ['draft', say.theDraft],
+                    ['live', say.whatLive],
                   ]
-                : [['draft', 'the draft']]
+                : [['draft', say.theDraft]]
             }
             onChange={setSource}
           />{' '}
-          as{' '}
+          {say.as}{' '}
           <ChoiceFill
-            label="As whom"
+            label={say.asWhom}
             value={who}
             choices={[
-              ['visitor', 'a new visitor'],
-              ['owner', 'an owner'],
-              ['behind', 'someone whose payment is behind'],
-              ['person', 'a named person'],
+              ['visitor', say.newVisitor],
+              ['owner', say.aCustomer],
+              ['behind', say.someoneWhosePaymentPast],
+              ['person', say.namedPerson],
             ]}
             onChange={setWho}
           />{' '}
           {who === 'visitor' && (
             <>
-              at{' '}
+              {say.at}{' '}
               <ChoiceFill
-                label="Which step"
+                label={say.whichStep}
                 value={step?.id ?? ''}
                 choices={(path ? stepsInOrder(path) : []).map(
                   (s) => [s.id, `${stepName(content, s)} (${STEP_KIND_NAMES[s.kind]})`] as const,
@@ -94,33 +96,31 @@ export default function BuyerView({ draft }: { draft: Draft }) {
               />{' '}
             </>
           )}
-          on{' '}
+          {say.on}{' '}
           <ChoiceFill
-            label="On which screen"
+            label={say.whichScreen}
             value={width}
             choices={[
-              ['wide', 'a wide screen'],
-              ['phone', 'a phone'],
+              ['wide', say.wideScreen],
+              ['phone', say.aPhone],
             ]}
             onChange={setWidth}
           />{' '}
-          on{' '}
+          {say.on}{' '}
           <DayFill
-            label="On which day"
+            label={say.whichDay}
             value={date ?? today}
             onChange={(text) => setDate(/^[12]\d{3}-\d\d-\d\d$/.test(text) ? text : null)}
           />
-          . Nothing is charged, sent or recorded.
+          {say.nothingChargedSentRecorded}
         </p>
         <button ref={back} className="btn btn-quiet btn-sm" onClick={() => dispatch(buyerViewToggled(false))}>
-          Back (Esc)
+          {say.backEsc}
         </button>
       </div>
       <div className={width === 'phone' ? 'flex justify-center p-6' : 'px-6'}>
         {!path || !page ? (
-          <p className="p-10 text-center text-ink-2">
-            {source === 'live' ? 'Nothing is live yet.' : 'There is no page yet. Make one in Sell.'}
-          </p>
+          <p className="p-10 text-center text-ink-2">{source === 'live' ? say.nothingLiveYet : say.thereNoPageYet}</p>
         ) : who === 'visitor' ? (
           <PhoneView draft={shown} path={path} page={page} wide={width === 'wide'} at={at} />
         ) : (
@@ -182,23 +182,18 @@ function OwnersThings({
       }).sentence;
     return (
       <>
-        <h1>Your things</h1>
-        {price && !isLasting(price.terms) && (
-          <p className="mt-1 text-ink-2">
-            This offer is paid on the day of buying, so nobody can be behind with it. If it were paid over time, they
-            would see this.
-          </p>
-        )}
+        <h1>{say.yourLibrary}</h1>
+        {price && !isLasting(price.terms) && <p className="mt-1 text-ink-2">{say.offerPaidDayPurchase}</p>}
         {theirs.map((product) => (
           <Thing key={product.id} product={product} note={held(product.id)} open={false} />
         ))}
-        <p className="mt-4">Below it they read what is owed, and can change their card, which is then tried at once.</p>
+        <p className="mt-4">{say.belowTheySeeWhat}</p>
       </>
     );
   }
   return (
     <>
-      <h1>Your things</h1>
+      <h1>{say.yourLibrary}</h1>
       {price && (
         <p className="mt-1 text-access">
           {accessInWords(price.terms, theirs, { start: at, zone: shop.zone, locale: shop.locale })}
@@ -218,27 +213,27 @@ function PersonsThings({ draft, at }: { draft: Draft; at: Instant }) {
   const people = useLiveQuery(latestBuyers, []) ?? [];
   const chosen = people.find((p) => p.id === personId) ?? people[0];
   const passes = useLiveQuery(() => (chosen ? passesOfPerson(chosen.id) : []), [chosen?.id]) ?? [];
-  if (!chosen) return <p className="text-ink-2">Nobody has bought here yet.</p>;
+  if (!chosen) return <p className="text-ink-2">{say.nobodyHasBoughtAnything}</p>;
   const theirs = [...new Set(passes.map((p) => p.productId))];
   return (
     <>
       <p className="mb-3">
-        This is{' '}
+        {say.customer}{' '}
         <ChoiceFill
-          label="Which person"
+          label={say.whichCustomer}
           value={chosen.id}
           choices={people.map((p) => [p.id, calledBySeller(p) || p.address] as const)}
           onChange={setPersonId}
         />
-        , of the last fifty who bought.
+        {say.fromLastFiftyCustomers}
       </p>
-      <h1>Your things</h1>
+      <h1>{say.yourLibrary}</h1>
       {theirs.map((productId) => {
         const product = products.find((p) => p.id === productId);
         const why = explain({
           passes: passes.filter((p) => p.productId === productId),
           person: { you: true },
-          product: product?.title ?? 'what you bought',
+          product: product?.title ?? say.whatYouBought,
           orderNumber: () => 'yours',
           now: at,
           zone: shop.zone,

@@ -8,6 +8,8 @@ import type { Draft } from '../data/draft';
 import { draftReading } from './draftReading';
 import { LookedAt } from './LookedAt';
 import { useUrls } from './useUrls';
+import { sellWords } from '#say/sell';
+const say = sellWords.checkoutPicture;
 
 /** Whether any extra shows its picture. */
 const wanted = (path: Path): boolean => extrasOf(path).some((extra) => extra.picture);
@@ -34,7 +36,7 @@ export function CheckoutPicture({ draft, path, page, at }: { draft: Draft; path:
     [offers, products, shop, coupons, path, page, day, urls],
   );
   return (
-    <LookedAt waits="The checkout stands here once there is a price.">
+    <LookedAt waits={say.checkoutAppearsHereOnce}>
       {data.prices.length > 0 && (
         // A form keeps what was typed; another price or extra is another form.
         <CheckoutPage key={JSON.stringify(data.prices.map((p) => [p.shown, p.extras]))} data={data} words={words} />

@@ -2,11 +2,13 @@ import { linkProblem } from '#core/catalogue';
 import type { BlockOf } from '#core/pages';
 import { useDraft } from '../data/draft';
 import { ChoiceFill, TextFill } from '../price/Fill';
+import { sellWords } from '#say/sell';
+const say = sellWords.frontSettings;
 
 /** The paths that something can stand for on a page of the shop's own: those that sell. */
 function usePathChoices(): (readonly [string, string])[] {
   const paths = useDraft()?.content.paths ?? [];
-  return paths.filter((p) => !p.front).map((p) => [p.id, p.title || 'Without a title'] as const);
+  return paths.filter((p) => !p.front).map((p) => [p.id, p.title || say.untitled] as const);
 }
 
 /** What stands on a shelf, in its order. */
@@ -19,10 +21,10 @@ export function ShelfSettings({
 }) {
   const choices = usePathChoices();
   const free = choices.filter(([id]) => !block.paths.includes(id));
-  const name = (id: string): string => choices.find(([known]) => known === id)?.[1] ?? 'something that is gone';
+  const name = (id: string): string => choices.find(([known]) => known === id)?.[1] ?? say.deletedProduct;
   return (
     <span>
-      On it stands{' '}
+      {say.itShows}{' '}
       {block.paths.map((id, i) => (
         <span key={id}>
           {i > 0 && ', '}
@@ -30,7 +32,7 @@ export function ShelfSettings({
           {i > 0 && (
             <button
               className="opt"
-              aria-label={`Put ${name(id)} before`}
+              aria-label={say.moveForward(name(id))}
               onClick={() =>
                 set((b) => {
                   const [one] = b.paths.splice(i, 1);
@@ -38,26 +40,26 @@ export function ShelfSettings({
                 })
               }
             >
-              before
+              {say.earlier}
             </button>
           )}{' '}
           <button
             className="opt"
-            aria-label={`Take ${name(id)} off`}
+            aria-label={say.remove(name(id))}
             onClick={() => set((b) => void b.paths.splice(i, 1))}
           >
-            off
+            {say.remove2}
           </button>
         </span>
       ))}
-      {block.paths.length === 0 && 'nothing yet'}
+      {block.paths.length === 0 && say.nothingYet}
       {free.length > 0 && (
         <>
-          {block.paths.length > 0 ? ' and ' : ': '}
+          {block.paths.length > 0 ? say.and : ': '}
           <ChoiceFill
-            label="Put something on the shelf"
+            label={say.addSomethingSellHere}
             value=""
-            choices={[['', 'something more …'], ...free]}
+            choices={[['', say.add], ...free]}
             onChange={(id) => id !== '' && set((b) => void b.paths.push(id))}
           />
         </>
@@ -79,18 +81,18 @@ export function LinksSettings({
   return (
     <span>
       {block.links.map(({ label, to }, i) => {
-        const name = `Link ${i + 1}`;
+        const name = say.link(i + 1);
         const wrong = to.kind === 'elsewhere' ? linkProblem({ url: to.href }) : null;
         return (
           <span key={i} className="block" role="group" aria-label={name}>
-            <span dir="auto">{label || name}</span> leads to{' '}
+            <span dir="auto">{label || name}</span> {say.leadsTo}{' '}
             <ChoiceFill
-              label={`${name}: where it leads`}
+              label={say.whereItLeads(name)}
               value={to.kind === 'path' ? to.path : ''}
               choices={[
-                ['', 'an address elsewhere'],
+                ['', say.anotherWebsite],
                 ...(to.kind === 'path' && !choices.some(([id]) => id === to.path)
-                  ? [[to.path, 'what is gone'] as const]
+                  ? [[to.path, say.somethingDeleted] as const]
                   : []),
                 ...choices,
               ]}
@@ -105,7 +107,7 @@ export function LinksSettings({
               <>
                 {': '}
                 <TextFill
-                  label={`${name}: its address`}
+                  label={say.itsAddress(name)}
                   placeholder="https://"
                   most={2_000}
                   value={to.href}
@@ -119,8 +121,8 @@ export function LinksSettings({
                 />
               </>
             )}{' '}
-            <button className="opt" aria-label={`Remove ${name}`} onClick={() => set((b) => void b.links.splice(i, 1))}>
-              Remove
+            <button className="opt" aria-label={say.remove(name)} onClick={() => set((b) => void b.links.splice(i, 1))}>
+              {say.remove3}
             </button>
           </span>
         );
@@ -129,7 +131,7 @@ export function LinksSettings({
         className="opt"
         onClick={() => set((b) => void b.links.push({ label: '', to: { kind: 'elsewhere', href: '' } }))}
       >
-        Add a link
+        {say.addLink}
       </button>
     </span>
   );

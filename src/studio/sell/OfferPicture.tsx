@@ -9,6 +9,8 @@ import { OfferPage } from '../../pages/offer/OfferPage';
 import type { Draft } from '../data/draft';
 import { draftReading } from './draftReading';
 import { LookedAt } from './LookedAt';
+import { sellWords } from '#say/sell';
+const say = sellWords.offerPicture;
 
 /** The card that a practice buyer pays with. */
 const CARD = { last4: '0001' };
@@ -48,8 +50,6 @@ export function OfferPicture({ draft, path, step, at }: { draft: Draft; path: Pa
     [offers, products, shop, offer, path.id, step.id, minute],
   );
   return (
-    <LookedAt waits="What is offered stands here once it is chosen.">
-      {shown && <OfferPage data={shown.data} words={shown.words} />}
-    </LookedAt>
+    <LookedAt waits={say.offerAppearsHereOnce}>{shown && <OfferPage data={shown.data} words={shown.words} />}</LookedAt>
   );
 }

@@ -5,6 +5,8 @@ import { type Path, type Step, stepsInOrder, STEP_KIND_NAMES } from '#core/paths
 import type { Draft } from '../data/draft';
 import { useAppSelector } from '../store';
 import { stepName } from './path/stepInWords';
+import { sellWords } from '#say/sell';
+const say = sellWords.outline;
 
 interface Props {
   draft: Draft;
@@ -24,10 +26,10 @@ export const Outline = memo(function Outline({ draft, path, step, page }: Props)
   return (
     <>
       <Link className="row" to={`/sell/${path.id}`}>
-        <b dir="auto">{path.title || 'Without a title'}</b>
-        <span>the whole path</span>
+        <b dir="auto">{path.title || say.untitled}</b>
+        <span>{say.wholePath}</span>
       </Link>
-      <div className="group">Steps</div>
+      <div className="group">{say.steps}</div>
       {stepsInOrder(path).map((s, i) => (
         <Link
           key={s.id}
@@ -41,12 +43,12 @@ export const Outline = memo(function Outline({ draft, path, step, page }: Props)
           <span>{STEP_KIND_NAMES[s.kind]}</span>
         </Link>
       ))}
-      <div className="group">On this page</div>
+      <div className="group">{say.onThisPage}</div>
       {page.blocks.map((block) => (
         <button key={block.id} className={`row ${block.id === inHand ? 'in-hand' : ''}`} onClick={() => take(block.id)}>
           <b>{blockName(block.kind)}</b>
           <span className="block truncate" dir="auto">
-            {block.hidden ? 'hidden from buyers' : blockKindOf(block).label?.(block)}
+            {block.hidden ? say.hidden : blockKindOf(block).label?.(block)}
           </span>
         </button>
       ))}

@@ -10,6 +10,8 @@ import { useNow } from '../data/useNow';
 import { BlockFrame } from './BlockFrame';
 import { OfferPicture } from './OfferPicture';
 import { useDraftView } from './useDraftView';
+import { sellWords } from '#say/sell';
+const say = sellWords.pageSheet;
 
 interface Props {
   draft: Draft;
@@ -63,11 +65,11 @@ export function PageSheet({ draft, path, step, page }: Props) {
       <AddBlock offerId={path.offerId} pageId={page.id} pageKind={page.kind} after={null} />
       {step.kind === 'page' && (
         <section className="sec">
-          <h3 className="mb-1">For search engines and shared links</h3>
+          <h3 className="mb-1">{say.searchEnginesSharedLinks}</h3>
           <input
             className="bare w-full"
-            aria-label="Title for search"
-            placeholder={`Title: ${path.title}`}
+            aria-label={say.titleSearch}
+            placeholder={say.title(path.title)}
             dir="auto"
             value={page.title}
             onChange={(e) =>
@@ -78,8 +80,8 @@ export function PageSheet({ draft, path, step, page }: Props) {
           />
           <input
             className="bare w-full"
-            aria-label="Description for search"
-            placeholder="One or two sentences"
+            aria-label={say.descriptionSearch}
+            placeholder={say.oneTwoSentences}
             dir="auto"
             value={page.description}
             onChange={(e) =>

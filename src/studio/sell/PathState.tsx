@@ -3,6 +3,8 @@ import { pagesOf, type Path } from '#core/paths';
 import { May } from '../frame/May';
 import type { Draft } from '../data/draft';
 import { publishNow } from '../data/publish';
+import { sellWords } from '#say/sell';
+const say = sellWords.pathState;
 
 /** How a path stands: a draft that can go, or live pages that can be taken down at once. */
 export function PathState({ draft, path, onRemove }: { draft: Draft; path: Path; onRemove: () => void }) {
@@ -13,9 +15,9 @@ export function PathState({ draft, path, onRemove }: { draft: Draft; path: Path;
   if (!isLive)
     return (
       <p className="changed mt-2">
-        A draft, seen by nobody.{' '}
+        {say.draftNobodyCanSee}{' '}
         <button className="opt" onClick={onRemove}>
-          Remove this draft
+          {say.deleteDraft}
         </button>
       </p>
     );
@@ -36,9 +38,9 @@ export function PathState({ draft, path, onRemove }: { draft: Draft; path: Path;
     <May right="publish">
       <p className="cap mt-2">
         <button className="opt" disabled={busy} onClick={() => void takeDown()}>
-          Take these pages down now
+          {say.unpublishThesePages}
         </button>{' '}
-        Owners keep access, and the pages stay here as a draft.
+        {say.customersKeepAccessPages}
         {said !== null && (
           <span className="wrong block" role="alert">
             {said}

@@ -4,6 +4,8 @@ import type { OfferId } from '#core/ids';
 import type { Draft } from '../data/draft';
 import { useSold } from '../data/useSold';
 import { amounts } from '../price/soldPrices';
+import { sellWords } from '#say/sell';
+const say = sellWords.pathsSheet;
 
 /** Every path with its address, what it sells and how it stands. */
 export function PathsSheet({
@@ -19,18 +21,16 @@ export function PathsSheet({
   const first = unsold[0];
   return (
     <>
-      <h1>Sell</h1>
-      <p className="lead mt-2 text-ink-2">
-        A path is a page that explains it, a checkout that takes the money, and a thank-you page that opens it.
-      </p>
+      <h1>{say.sell}</h1>
+      <p className="lead mt-2 text-ink-2">{say.pathSalesPageCheckout}</p>
       {paths.length > 0 && (
         <table className="rows mt-4">
           <thead>
             <tr>
-              <th>Path</th>
-              <th>Address</th>
-              <th>Price</th>
-              <th className="num !pr-0">Orders</th>
+              <th>{say.path}</th>
+              <th>{say.address}</th>
+              <th>{say.price}</th>
+              <th className="num !pr-0">{say.orders}</th>
             </tr>
           </thead>
           <tbody>
@@ -42,13 +42,13 @@ export function PathsSheet({
       )}
       {first && (
         <section className="sec mt-6">
-          <h3 className="mb-2">Sold on no page yet</h3>
+          <h3 className="mb-2">{say.noSalesPageYet}</h3>
           <ul>
             {unsold.map((o) => (
               <li key={o.id} className="flex flex-wrap items-baseline justify-between gap-4 py-1">
-                <span dir="auto">{o.title || 'Without a title'}</span>
+                <span dir="auto">{o.title || say.untitled}</span>
                 <button className="btn btn-quiet btn-sm" onClick={() => onMake(o.id)}>
-                  Make the page for “{o.title || 'Without a title'}”
+                  {say.makePage(o.title || say.untitled)}
                 </button>
               </li>
             ))}
@@ -57,7 +57,7 @@ export function PathsSheet({
       )}
       {!first && paths.length === 0 && (
         <Link className="btn btn-primary mt-4" to="/make">
-          Make a product
+          {say.makeProduct}
         </Link>
       )}
     </>
@@ -75,10 +75,10 @@ function PathRow({ draft, id }: { draft: Draft; id: string }) {
     <tr data-row onClick={() => void navigate(`/sell/${id}`)}>
       <td dir="auto">
         <Link className="plain-link font-semibold" to={`/sell/${id}`} onClick={(e) => e.stopPropagation()}>
-          {path.title || 'Without a title'}
+          {path.title || say.untitled}
         </Link>
-        {!live && <span className="changed"> · draft</span>}
-        {offer && !offer.onSale && <span className="text-ink-3"> · not on sale</span>}
+        {!live && <span className="changed"> {say.draft}</span>}
+        {offer && !offer.onSale && <span className="text-ink-3"> {say.notSale}</span>}
       </td>
       <td className="text-ink-2">/{path.address}</td>
       <td>{offer ? amounts(offer, draft.content.shop.locale) : ''}</td>

@@ -4,6 +4,8 @@ import { Bold, Heading, Italic, Link2, List, ListOrdered } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { cleanRich, type RichText } from '#core/catalogue';
 import type { RichEditorProps } from '../../pages/view';
+import { sellWords } from '#say/sell';
+const say = sellWords.richEditor;
 
 /** Only what the shop's documents can hold; the rest of a paste becomes plain words. */
 const EXTENSIONS = [
@@ -76,12 +78,12 @@ function Toolbar({ editor }: { editor: Editor }) {
     }),
   });
   const tools = [
-    ['Bold', Bold, on.bold, () => editor.chain().focus().toggleBold().run()],
-    ['Italic', Italic, on.italic, () => editor.chain().focus().toggleItalic().run()],
-    ['Small heading', Heading, on.heading, () => editor.chain().focus().toggleHeading({ level: 3 }).run()],
-    ['List', List, on.bullet, () => editor.chain().focus().toggleBulletList().run()],
-    ['Numbered list', ListOrdered, on.ordered, () => editor.chain().focus().toggleOrderedList().run()],
-    ['Link', Link2, on.link, () => setLinking(on.href)],
+    [say.bold, Bold, on.bold, () => editor.chain().focus().toggleBold().run()],
+    [say.italic, Italic, on.italic, () => editor.chain().focus().toggleItalic().run()],
+    [say.smallHeading, Heading, on.heading, () => editor.chain().focus().toggleHeading({ level: 3 }).run()],
+    [say.list, List, on.bullet, () => editor.chain().focus().toggleBulletList().run()],
+    [say.numberedList, ListOrdered, on.ordered, () => editor.chain().focus().toggleOrderedList().run()],
+    [say.link, Link2, on.link, () => setLinking(on.href)],
   ] as const;
   function link(): void {
     const href = (linking ?? '').trim();
@@ -96,7 +98,7 @@ function Toolbar({ editor }: { editor: Editor }) {
     setLinking(null);
   }
   return (
-    <div className="rich-tools" role="group" aria-label="How these words look">
+    <div className="rich-tools" role="group" aria-label={say.formatting}>
       {tools.map(([name, Icon, pressed, act]) => (
         <button
           key={name}
@@ -112,11 +114,11 @@ function Toolbar({ editor }: { editor: Editor }) {
       ))}
       {linking !== null && (
         <span className="inline-flex items-center gap-2">
-          leads to{' '}
+          {say.leadsTo}{' '}
           <input
             className="fill"
             autoFocus
-            aria-label="Address the link leads to"
+            aria-label={say.addressLinkLeads}
             placeholder="https://"
             value={linking}
             onChange={(event) => setLinking(event.target.value)}
@@ -128,7 +130,7 @@ function Toolbar({ editor }: { editor: Editor }) {
             }}
           />
           <button type="button" className="opt" onClick={link}>
-            {linking.trim() === '' ? 'No link' : 'Set'}
+            {linking.trim() === '' ? say.removeLink : say.set}
           </button>
         </span>
       )}

@@ -2,6 +2,8 @@ import { Rich } from '../../ui/Rich';
 import type { RichEditorProps } from '../../pages/view';
 import { Fetched } from '../frame/Fetched';
 import { part } from '../frame/parts';
+import { sellWords } from '#say/sell';
+const say = sellWords.richField;
 
 // The editor is a good part of the studio's weight.
 const editor = part(() => import('./RichEditor'));
@@ -11,7 +13,7 @@ export const RichField = (props: RichEditorProps) => (
   <Fetched
     fetch={editor}
     props={props}
-    what="the part that edits formatted text"
+    what={say.textEditor}
     until={<Rich text={props.value} className={props.className ?? 'prose-words'} />}
   />
 );

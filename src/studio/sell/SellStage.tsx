@@ -20,6 +20,8 @@ import { PathsIndex } from './PathsIndex';
 import { PathsSheet } from './PathsSheet';
 import { PhoneView } from './PhoneView';
 import { useMakePath } from './useMakePath';
+import { sellWords } from '#say/sell';
+const say = sellWords.sellStage;
 
 /** Sell: the paths buyers walk, drawn as they walk them, and their pages, edited where they stand. */
 export default function SellStage({ draft }: { draft: Draft }) {
@@ -42,15 +44,9 @@ function Paths({ draft, isNew }: { draft: Draft; isNew: boolean }) {
     <Panes
       draft={draft}
       index={<PathsIndex draft={draft} unsold={unsold} onMake={make} />}
-      indexName="Paths"
+      indexName={say.paths}
       sheet={isNew ? <NewPath draft={draft} /> : <PathsSheet draft={draft} unsold={unsold} onMake={make} />}
-      outcome={
-        <p className="text-ink-2">
-          {isNew
-            ? 'Each begins with good pages made from what is known of the offer, and can be changed in every part.'
-            : 'Choose a path to see how buyers walk it.'}
-        </p>
-      }
+      outcome={<p className="text-ink-2">{isNew ? say.eachPathStartsGood : say.choosePathSeeHow}</p>}
     />
   );
 }
@@ -70,8 +66,8 @@ function PathView({ draft, path }: { draft: Draft; path: Path }) {
       index={
         <PathsIndex draft={draft} unsold={unsold} onMake={(offerId) => begin(sellWithPage, { offerId }, 'page')} />
       }
-      indexName="Paths"
-      inHand={path.title || 'Without a title'}
+      indexName={say.paths}
+      inHand={path.title || say.untitled}
       sheet={<PathSheet draft={draft} path={path} figures={figures} inHand={step?.id ?? ''} onTake={setTaken} />}
       pinned={<Missing findings={findingsOf(draft, path)} />}
       outcome={
@@ -110,11 +106,11 @@ function PageView({ draft, path: of, stepId }: { draft: Draft; path: Path; stepI
     <Panes
       draft={draft}
       index={<Outline draft={settled} path={path} step={step} page={settledPage ?? page} />}
-      indexName="This page"
+      indexName={say.thisPage}
       inHand={stepName(draft.content, step)}
       sheet={
         <>
-          {other && <p className="cap">The other of two designs: only some see it.</p>}
+          {other && <p className="cap">{say.otherVersionBTest}</p>}
           {step.id === path.start && <PathHead draft={draft} path={path} />}
           <PageSheet key={page.id} draft={draft} path={path} step={step} page={page} />
         </>
@@ -122,7 +118,7 @@ function PageView({ draft, path: of, stepId }: { draft: Draft; path: Path; stepI
       pinned={<Missing findings={findingsOf(draft, path)} />}
       outcome={
         <>
-          <h2 className="mb-3">On a phone</h2>
+          <h2 className="mb-3">{say.onAPhone}</h2>
           <PhoneView draft={settled} path={path} page={settledPage ?? page} />
         </>
       }

@@ -1,5 +1,7 @@
 import type { ShopDetails } from '#core/catalogue';
 import { ChoiceFill, CountFill } from '../price/Fill';
+import { shopWords } from '#say/shop';
+const say = shopWords.billingSection;
 
 interface Props {
   billing: ShopDetails['billing'];
@@ -10,11 +12,11 @@ interface Props {
 export function BillingSection({ billing, edit }: Props) {
   return (
     <section className="sec">
-      <h3>Checkout and late payments</h3>
+      <h3>{say.checkoutLatePayments}</h3>
       <p className="sentence">
-        A checkout keeps the price it began with for{' '}
+        {say.checkoutKeepsItsPrice}{' '}
         <CountFill
-          label="Minutes a checkout keeps its price"
+          label={say.minutesCheckoutKeepsIts}
           value={billing.quoteMinutes}
           from={5}
           to={1_440}
@@ -24,9 +26,9 @@ export function BillingSection({ billing, edit }: Props) {
             })
           }
         />{' '}
-        minutes; what is offered after payment can be taken for{' '}
+        {say.minutesOfferAfterPayment}{' '}
         <CountFill
-          label="Minutes an offer after payment stands"
+          label={say.minutesOfferAfterPayment2}
           value={billing.offerMinutes}
           from={5}
           to={1_440}
@@ -36,13 +38,13 @@ export function BillingSection({ billing, edit }: Props) {
             })
           }
         />{' '}
-        minutes. Someone who had a trial or a price that was cheaper at first{' '}
+        {say.minutesWhenCustomersWho}{' '}
         <ChoiceFill
-          label="Whether somebody has a trial again"
+          label={say.whetherCustomersCanHave}
           value={billing.beginsOnce ? 'once' : 'again'}
           choices={[
-            ['once', 'pays the full price from the start'],
-            ['again', 'has it again'],
+            ['once', say.payFullPriceFrom],
+            ['again', say.getAgain],
           ]}
           onChange={(v) =>
             edit((b) => {
@@ -50,12 +52,12 @@ export function BillingSection({ billing, edit }: Props) {
             })
           }
         />{' '}
-        when they buy anew.
+        {say.endOfSentence}
       </p>
       <p className="sentence">
-        After a refused payment access stays open for{' '}
+        {say.afterDeclinedPaymentAccess}{' '}
         <CountFill
-          label="Days of grace"
+          label={say.daysGrace}
           value={billing.graceDays}
           from={0}
           to={30}
@@ -65,9 +67,9 @@ export function BillingSection({ billing, edit }: Props) {
             })
           }
         />{' '}
-        days; buyers hear{' '}
+        {say.daysBuyersNotified}{' '}
         <CountFill
-          label="Days of notice before a trial ends"
+          label={say.daysNoticeBeforeTrial}
           value={billing.trialNoticeDays}
           from={1}
           to={30}
@@ -77,13 +79,13 @@ export function BillingSection({ billing, edit }: Props) {
             })
           }
         />{' '}
-        days before a trial ends; a paused payment plan{' '}
+        {say.daysBeforeTrialEnds}{' '}
         <ChoiceFill
-          label="A payment plan in a pause"
+          label={say.accessWhilePaymentPlan}
           value={billing.planOpenInPause ? 'open' : 'hold'}
           choices={[
-            ['open', 'stays open'],
-            ['hold', 'is on hold'],
+            ['open', say.staysOpen],
+            ['hold', say.isOnHold],
           ]}
           onChange={(v) =>
             edit((b) => {
@@ -93,7 +95,7 @@ export function BillingSection({ billing, edit }: Props) {
         />
         .
       </p>
-      <p className="cap">Refused payments are tried again after 1, 3, 5 and 7 days.</p>
+      <p className="cap">{say.declinedPaymentsTriedAgain}</p>
     </section>
   );
 }

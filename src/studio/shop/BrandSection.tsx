@@ -3,11 +3,13 @@ import { type Brand, contrastRatio, DEFAULT_BRAND, PAPER, readable, type ShopDet
 import { change } from '../data/draft';
 import { setLogo } from '../make/uploads';
 import { ChoiceFill } from '../price/Fill';
+import { shopWords } from '#say/shop';
+const say = shopWords.brandSection;
 
 const TYPES = [
-  ['clear', 'a drawn heading and a plain text'],
-  ['plain', 'one plain type'],
-  ['strong', 'one drawn type'],
+  ['clear', say.displayFontHeadingsPlain],
+  ['plain', say.onePlainFont],
+  ['strong', say.oneDisplayFont],
 ] as const;
 
 /** How buyers' pages look. Colours that could not be read are shown darker, and it says so. */
@@ -34,12 +36,13 @@ export function BrandSection({ shop }: { shop: ShopDetails }) {
   const mended = (['main', 'second'] as const).filter((name) => readable(brand[name]) !== brand[name].toLowerCase());
   return (
     <section className="sec">
-      <h3>Brand</h3>
+      <h3>{say.brand}</h3>
       <p className="sentence">
-        Buyers’ pages have headings and buttons in {colour('main', 'Colour of headings and buttons')}, what opens in{' '}
-        {colour('second', 'Colour of what opens')}, and are set in{' '}
+        {say.headingsButtonsBuyersPages} {colour('main', say.colourHeadingsButtons)}
+        {say.accessShown} {colour('second', say.colourAccess)}
+        {say.textSet}{' '}
         <ChoiceFill
-          label="Type of buyers’ pages"
+          label={say.fontsBuyersPages}
           value={brand.type}
           choices={TYPES}
           onChange={(type) =>
@@ -52,14 +55,13 @@ export function BrandSection({ shop }: { shop: ShopDetails }) {
       </p>
       {mended.map((name) => (
         <p key={name} className="cap">
-          {brand[name]} is too pale to be read on these pages ({contrastRatio(brand[name], PAPER).toFixed(1)} to 1, and
-          4.5 is needed), so {readable(brand[name])} stands there instead.
+          {say.tooPaleReadThese(brand[name], contrastRatio(brand[name], PAPER).toFixed(1), readable(brand[name]))}
         </p>
       ))}
       <p className="mt-1 flex flex-wrap items-baseline gap-4">
         <ChooseFile
-          words={brand.logo ? brand.logo.file.name : 'Add a logo'}
-          label="Logo"
+          words={brand.logo ? brand.logo.file.name : say.addLogo}
+          label={say.logo}
           accept="image/png,image/jpeg,image/webp,image/svg+xml"
           onFiles={([file]) => {
             if (file) setLogo(file);
@@ -74,7 +76,7 @@ export function BrandSection({ shop }: { shop: ShopDetails }) {
               })
             }
           >
-            Remove the logo
+            {say.removeLogo}
           </button>
         )}
         {shop.brand && (
@@ -86,7 +88,7 @@ export function BrandSection({ shop }: { shop: ShopDetails }) {
               })
             }
           >
-            As it was at first
+            {say.resetOriginalLook}
           </button>
         )}
       </p>

@@ -7,6 +7,8 @@ import { saveNow, saveThen } from '../store/edits';
 import { noteCopy } from '../data/copies';
 import { whyNotKept } from '../data/whyNotKept';
 import { largeFiles, NotACopy, openCopy, type OpenedCopy, putBack, takeCopy } from '../data/workspaceFile';
+import { shopWords } from '#say/shop';
+const say = shopWords.copies;
 
 /** Everything this browser holds as one file, taken out or put back. */
 export function Copies() {
@@ -29,10 +31,10 @@ export function Copies() {
       }).click();
       setTimeout(() => URL.revokeObjectURL(url), 60_000);
       await noteCopy(now.getTime());
-      setSaid('The copy is in your downloads. Keep it somewhere else than on this computer.');
+      setSaid(say.copyYourDownloadsKeep);
     } catch (error) {
       const { why, then } = whyNotKept(error);
-      setSaid(`The copy was not made: ${why}. Nothing was changed. ${then}`);
+      setSaid(say.copyWasNotMade(why, then));
     }
     setBusy(false);
   }
@@ -44,7 +46,7 @@ export function Copies() {
       setOpened(await openCopy(file));
       setSaid(null);
     } catch (error) {
-      setSaid(error instanceof NotACopy ? error.message : 'This file could not be read. Nothing was changed.');
+      setSaid(error instanceof NotACopy ? error.message : say.fileCouldNotRead);
     }
     setBusy(false);
   }
@@ -56,20 +58,20 @@ export function Copies() {
       // Unsaved changes are saved first: saved later, they would overwrite the copy.
       const written = await saveThen(store, () => putBack(opened));
       if (written !== null) return location.reload();
-      setSaid('Your drafts were not replaced, because your last changes could not be saved. Nothing was changed.');
+      setSaid(say.yourDraftsWereNot);
     } catch (error) {
       const { why, then } = whyNotKept(error);
-      setSaid(`Your drafts were not replaced: ${why}. Nothing was changed. ${then}`);
+      setSaid(say.yourDraftsWereNot2(why, then));
     }
     setBusy(false);
   }
 
   return (
     <section className="sec">
-      <h3 className="mb-2">Copies and moving</h3>
+      <h3 className="mb-2">{say.copiesMoving}</h3>
       <p className="flex flex-wrap gap-3">
         <button className="btn btn-quiet" disabled={busy} onClick={() => void take()}>
-          Take a copy
+          {say.saveCopy}
         </button>
         <OpenCopy onCopy={(file) => void look(file)} />
       </p>
@@ -81,36 +83,35 @@ export function Copies() {
             checked={withLarge}
             onChange={(event) => setWithLarge(event.target.checked)}
           />
-          <span>
-            With {large.count === 1 ? 'the file' : `the ${large.count} files`} over 100 MB ({describeBytes(large.bytes)}
-            ). Left out, a copy only names them; the shop keeps what was published.
-          </span>
+          <span>{say.includeCountFileFiles(large.count, describeBytes(large.bytes))}</span>
         </label>
       )}
       {opened && (
         <div className="mt-3 border-l-4 border-draft bg-paper-2 px-4 py-3">
           <p>
-            A copy of {opened.header.savedAt.slice(0, 10)}: {opened.header.documents} things, {opened.header.files}{' '}
-            files, {opened.header.lines} lines of history.{' '}
+            {say.copyDocumentsFilesLines(
+              opened.header.savedAt.slice(0, 10),
+              opened.header.documents,
+              opened.header.files,
+              opened.header.lines,
+            )}{' '}
             {opened.header.left !== undefined &&
               (opened.header.left.length === 1
-                ? 'One large file is only named in it. '
-                : `${opened.header.left.length} large files are only named in it. `)}
-            It replaces all drafts in this browser; what is live stays as it is.
+                ? say.oneLargeFileOnly
+                : say.largeFilesOnlyListed(opened.header.left.length))}
+            {say.replacesAllDraftsBrowser}
           </p>
           {opened.setAside.length > 0 && (
             <p className="wrong mt-2" role="alert">
-              {opened.setAside.length === 1 ? 'One document' : `${opened.setAside.length} documents`} in this copy can’t
-              be read and will be left out: {opened.setAside.slice(0, 10).join(', ')}
-              {opened.setAside.length > 10 ? ' and more' : ''}. Everything else is taken.
+              {say.countOneDocumentDocuments(opened.setAside.length, opened.setAside.slice(0, 10).join(', '))}
             </p>
           )}
           <p className="mt-2 flex gap-3">
             <button className="btn btn-primary" disabled={busy} onClick={() => void replace()}>
-              Replace what is here with this copy
+              {say.replaceMyDraftsCopy}
             </button>
             <button className="btn btn-quiet" onClick={() => setOpened(null)}>
-              Leave it
+              {say.cancel}
             </button>
           </p>
         </div>

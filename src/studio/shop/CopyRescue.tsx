@@ -2,6 +2,8 @@ import { useState } from 'react';
 import { NotACopy, openCopy, putBack, takeCopy } from '../data/workspaceFile';
 import { whyNotKept } from '../data/whyNotKept';
 import { OpenCopy } from './OpenCopy';
+import { shopWords } from '#say/shop';
+const say = shopWords.copyRescue;
 
 /** Copies where the window itself cannot be drawn: whatever stands in its drafts, they can be taken away and put back. */
 export default function CopyRescue() {
@@ -10,30 +12,28 @@ export default function CopyRescue() {
     try {
       const url = URL.createObjectURL(await takeCopy(new Date()));
       Object.assign(document.createElement('a'), { href: url, download: 'shop copy.zip' }).click();
-      setSaid('The copy is in your downloads.');
+      setSaid(say.copyYourDownloads);
     } catch (error) {
-      setSaid(`The copy was not made: ${whyNotKept(error).why}. Nothing was changed.`);
+      setSaid(say.copyWasNotMade(whyNotKept(error).why));
     }
   }
   async function put(file: File): Promise<void> {
     try {
       const copy = await openCopy(file);
       await putBack(copy).catch((error: unknown) => {
-        throw new NotACopy(`Your drafts were not replaced: ${whyNotKept(error).why}. Nothing was changed.`);
+        throw new NotACopy(say.yourDraftsWereNot(whyNotKept(error).why));
       });
       location.assign('/studio/');
     } catch (error) {
-      setSaid(error instanceof NotACopy ? error.message : 'This file could not be read. Nothing was changed.');
+      setSaid(error instanceof NotACopy ? error.message : say.fileCouldNotRead);
     }
   }
   return (
     <section className="mt-8 border-t border-line pt-4">
-      <p>
-        If this page comes back, a draft in this browser may be damaged. Take a copy first, then open an earlier one.
-      </p>
+      <p>{say.ifPageKeepsAppearing}</p>
       <p className="mt-3 flex flex-wrap gap-3">
         <button className="btn btn-quiet" onClick={() => void take()}>
-          Take a copy
+          {say.saveCopy}
         </button>
         <OpenCopy onCopy={(file) => void put(file)} />
       </p>

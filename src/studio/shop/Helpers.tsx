@@ -10,6 +10,8 @@ import {
   useRightsMutation,
   useSendHelperLinkMutation,
 } from '../data/ownerApi';
+import { shopWords } from '#say/shop';
+const say = shopWords.helpers;
 
 const ONLY_LOOKS: Rights = { answer: true, giveBackUpTo: null, edit: false, publish: false, everything: false };
 
@@ -21,10 +23,8 @@ export function Helpers({ draft }: { draft: Draft }) {
     void doing.then(setSaid, (error: unknown) => setSaid(sentenceOf(error)));
   return (
     <section className="sec" id="helpers">
-      <h3 className="mb-1">Helpers</h3>
-      <p className="cap mb-2">
-        Each signs in with a link of their own. What they do stands in the history under their name.
-      </p>
+      <h3 className="mb-1">{say.helpers}</h3>
+      <p className="cap mb-2">{say.eachHelperSignsPersonal}</p>
       <ul>
         {(data?.helpers ?? []).map((helper) => (
           <HelperRow key={helper.id} draft={draft} helper={helper} hear={hear} />
@@ -67,7 +67,7 @@ function HelperRow({ draft, helper, hear }: { draft: Draft; helper: Helper; hear
             hear(
               setRights({ id: helper.id, rights })
                 .unwrap()
-                .then(() => `${helper.name} now ${rightsInWords(rights, currency, locale)}.`),
+                .then(() => say.now(helper.name, rightsInWords(rights, currency, locale))),
             )
           }
         />
@@ -82,7 +82,7 @@ function HelperRow({ draft, helper, hear }: { draft: Draft; helper: Helper; hear
               )
             }
           >
-            Send a link again
+            {say.sendLinkAgain}
           </button>
           <button
             className="opt"
@@ -90,11 +90,11 @@ function HelperRow({ draft, helper, hear }: { draft: Draft; helper: Helper; hear
               hear(
                 end(helper.id)
                   .unwrap()
-                  .then(() => `${helper.name} helps here no more, and is signed out everywhere.`),
+                  .then(() => say.noLongerHelperHas(helper.name)),
               )
             }
           >
-            End their help
+            {say.removeHelper}
           </button>
         </p>
       </details>
@@ -132,18 +132,18 @@ function RightsSentence({
   );
   return (
     <div className="sentence mt-2">
-      {tick('answer', 'answers and sends links')}
-      {tick('edit', 'edits')}
-      {tick('publish', 'publishes')}
-      {tick('everything', 'does everything')}
+      {tick('answer', say.answersSendsLinks)}
+      {tick('edit', say.edits)}
+      {tick('publish', say.publishes)}
+      {tick('everything', say.hasFullAccess)}
       <p className="mt-1">
-        and gives back up to{' '}
+        {say.canRefundUp}{' '}
         <input
           className="fill money"
           inputMode="decimal"
           size={5}
-          placeholder="nothing"
-          aria-label={`${name}: gives back up to, in ${currency}`}
+          placeholder={say.nothing}
+          aria-label={say.refundLimit(name, currency)}
           aria-invalid={wrong}
           value={amount}
           onChange={(event) => setAmount(event.target.value.slice(0, 30))}
@@ -151,9 +151,9 @@ function RightsSentence({
             if (!wrong) onChange({ ...rights, giveBackUpTo: parsed.ok && amount.trim() !== '' ? parsed.minor : null });
           }}
         />{' '}
-        {currency} of an order.
+        {say.perOrder(currency)}
       </p>
-      {wrong && <p className="text-alarm">{parsed.ok ? 'Nothing is no amount: leave it empty.' : parsed.problem}</p>}
+      {wrong && <p className="text-alarm">{parsed.ok ? say.nothingNotAmountLeave : parsed.problem}</p>}
     </div>
   );
 }
@@ -178,21 +178,21 @@ function Invite({ draft, hear }: { draft: Draft; hear: Hear }) {
   }
   return (
     <form noValidate className="mt-3 border-t border-line pt-3" onSubmit={submit}>
-      <h4 className="font-semibold">Ask somebody in</h4>
+      <h4 className="font-semibold">{say.inviteHelper}</h4>
       <p className="sentence">
         <input
           className="fill"
-          aria-label="Name of who helps"
-          placeholder="Name"
+          aria-label={say.nameHelper}
+          placeholder={say.name}
           dir="auto"
           value={name}
           onChange={(event) => setName(event.target.value.slice(0, 200))}
         />{' '}
-        at{' '}
+        {say.withAddress}{' '}
         <input
           className="fill"
-          aria-label="Address of who helps"
-          placeholder="name@example.org"
+          aria-label={say.emailAddressHelper}
+          placeholder={say.nameExampleOrg}
           inputMode="email"
           size={22}
           value={address}
@@ -201,7 +201,7 @@ function Invite({ draft, hear }: { draft: Draft; hear: Hear }) {
       </p>
       <RightsSentence
         key={String(inviting.fulfilledTimeStamp ?? 0)}
-        name="Whoever is asked in"
+        name={say.newHelper}
         rights={rights}
         currency={draft.content.shop.currency}
         onChange={setRights}
@@ -210,7 +210,7 @@ function Invite({ draft, hear }: { draft: Draft; hear: Hear }) {
         className="btn btn-quiet btn-sm mt-2"
         disabled={inviting.isLoading || name.trim() === '' || address.trim() === ''}
       >
-        Ask them in
+        {say.sendInvitation}
       </button>
     </form>
   );

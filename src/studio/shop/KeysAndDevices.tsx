@@ -4,6 +4,8 @@ import { leave } from '../data/ownerApi';
 import { useAppDispatch, useAppSelector } from '../store';
 import { keysSwitched } from '../store/frame';
 import { Sessions } from './Sessions';
+import { shopWords } from '#say/shop';
+const say = shopWords.keysAndDevices;
 
 /** Single keys on or off, and taking this window's right to the shop away. */
 export function KeysAndDevices({ draft }: { draft: Draft }) {
@@ -11,7 +13,7 @@ export function KeysAndDevices({ draft }: { draft: Draft }) {
   const { keysOn } = useAppSelector((state) => state.frame);
   return (
     <section className="sec">
-      <h3 className="mb-1">Keys and devices</h3>
+      <h3 className="mb-1">{say.keyboardDevices}</h3>
       <label className="flex items-center gap-2">
         <input
           type="checkbox"
@@ -19,17 +21,17 @@ export function KeysAndDevices({ draft }: { draft: Draft }) {
           checked={keysOn}
           onChange={(event) => dispatch(keysSwitched(event.target.checked))}
         />{' '}
-        Single keys do something
+        {say.singleKeyShortcuts}
       </label>
       <details className="mt-2">
-        <summary className="cursor-pointer">All keys</summary>
+        <summary className="cursor-pointer">{say.allShortcuts}</summary>
         <KeysTable />
       </details>
       <p className="mt-3">
         <button className="btn btn-quiet btn-sm" onClick={() => void leave().then(() => location.reload())}>
-          Disconnect this browser from the shop
+          {say.disconnectBrowserFromShop}
         </button>{' '}
-        <span className="cap">Drafts stay here; the address with the owner’s key connects it again.</span>
+        <span className="cap">{say.draftsStayHereAddress}</span>
       </p>
       <Sessions draft={draft} />
     </section>

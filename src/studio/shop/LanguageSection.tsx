@@ -1,6 +1,8 @@
 import { localesOf, type ShopDetails } from '#core/catalogue';
 import { LANGUAGE_NAMES, languageOf, languages } from '#core/words';
 import { zones } from './choices';
+import { shopWords } from '#say/shop';
+const say = shopWords.languageSection;
 
 /** How dates read tells apart the locales of one language. */
 const LOCALES = [
@@ -24,12 +26,12 @@ export function LanguageSection({
   const offered = localesOf(shop).map(languageOf);
   return (
     <section className="sec">
-      <h3>Time zone and language</h3>
+      <h3>{say.timeZoneLanguage}</h3>
       <p className="sentence">
-        Days begin and end in{' '}
+        {say.daysBeginEnd}{' '}
         <select
           className="fill"
-          aria-label="Time zone"
+          aria-label={say.timeZone}
           value={shop.zone}
           onChange={(e) =>
             edit((s) => {
@@ -41,10 +43,10 @@ export function LanguageSection({
             <option key={z}>{z}</option>
           ))}
         </select>
-        . Buyers read in{' '}
+        {say.buyersRead}{' '}
         <select
           className="fill"
-          aria-label="Language and dates"
+          aria-label={say.languageDates}
           value={shop.locale}
           onChange={(e) =>
             edit((s) => {
@@ -75,13 +77,10 @@ export function LanguageSection({
                 })
               }
             />
-            They can also read in {inEnglish.of(language)}
+            {say.theyCanAlsoRead} {inEnglish.of(language)}
           </label>
         ))}
-      <p className="cap">
-        Whoever’s browser asks for a language that is switched on reads checkout, letters and the member area in it.
-        What you wrote yourself stays as you wrote it.
-      </p>
+      <p className="cap">{say.whenVisitorSBrowser}</p>
     </section>
   );
 }

@@ -4,6 +4,8 @@ import { documentKey } from '#core/documents';
 import { ownedAndSold } from '../data/queries/orders';
 import { change, type Draft } from '../data/draft';
 import { removeDrafts } from '../data/remove';
+import { shopWords } from '#say/shop';
+const say = shopWords.putAway;
 
 const WORD = 'empty';
 
@@ -27,21 +29,17 @@ export function PutAway({ draft }: { draft: Draft }) {
   ];
   return (
     <section className="sec" id="put-away">
-      <h3 className="mb-1">Put away</h3>
-      {all.length === 0 && (
-        <p className="text-ink-2">
-          Nothing is put away. What was ever sold is never deleted; it is put away, and its owners keep it.
-        </p>
-      )}
+      <h3 className="mb-1">{say.archive}</h3>
+      {all.length === 0 && <p className="text-ink-2">{say.nothingArchivedProductsOffers}</p>}
       <ul>
         {all.map(({ kind, id, title }) => (
           <li key={id} className="flex items-baseline justify-between gap-4 border-t border-line py-1.5">
             <span dir="auto">
-              {title || 'Without a title'} <span className="cap">{kind}</span>
+              {title || say.untitled} <span className="cap">{kind}</span>
             </span>
             <button
               className="opt"
-              aria-label={`Bring back the ${kind} ${title}`}
+              aria-label={say.restoreThe(kind, title)}
               onClick={() =>
                 void (kind === 'product'
                   ? change('product', id, (p) => {
@@ -52,7 +50,7 @@ export function PutAway({ draft }: { draft: Draft }) {
                     }))
               }
             >
-              Bring back
+              {say.restore}
             </button>
           </li>
         ))}
@@ -61,7 +59,7 @@ export function PutAway({ draft }: { draft: Draft }) {
         (typed === null ? (
           <p className="mt-2">
             <button className="opt" onClick={() => setTyped('')}>
-              Delete those that nobody owns ({free.length})
+              {say.deleteThoseNobodyOwns(free.length)}
             </button>
           </p>
         ) : (
@@ -70,23 +68,23 @@ export function PutAway({ draft }: { draft: Draft }) {
             onSubmit={(event) => {
               event.preventDefault();
               if (typed.trim().toLowerCase() === WORD)
-                void removeDrafts(free, `${free.length} things`).then(() => setTyped(null));
+                void removeDrafts(free, say.items(free.length)).then(() => setTyped(null));
             }}
           >
-            Write <b>{WORD}</b> to delete them:{' '}
+            {say.type} <b>{WORD}</b> {say.deleteThem}{' '}
             <input
               className="fill"
               autoFocus
-              aria-label={`Write ${WORD} to delete`}
+              aria-label={say.typeDelete(WORD)}
               value={typed}
               onChange={(event) => setTyped(event.target.value)}
             />{' '}
             <button className="opt" disabled={typed.trim().toLowerCase() !== WORD}>
-              Delete {free.length}
+              {say.delete(free.length)}
             </button>{' '}
             ·{' '}
             <button type="button" className="opt" onClick={() => setTyped(null)}>
-              Leave them
+              {say.cancel}
             </button>
           </form>
         ))}

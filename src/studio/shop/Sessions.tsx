@@ -2,6 +2,8 @@ import { useState } from 'react';
 import { formatDay } from '#core/calendar';
 import type { Draft } from '../data/draft';
 import { sentenceOf, useEndSessionMutation, useSessionsQuery } from '../data/ownerApi';
+import { shopWords } from '#say/shop';
+const say = shopWords.sessions;
 
 /** Every browser that is connected to the shop, and the way to end one that is lost. */
 export function Sessions({ draft }: { draft: Draft }) {
@@ -11,16 +13,16 @@ export function Sessions({ draft }: { draft: Draft }) {
   const [said, setSaid] = useState<string | null>(null);
   return (
     <>
-      <h4 className="mt-4 font-semibold">Connected browsers</h4>
+      <h4 className="mt-4 font-semibold">{say.connectedBrowsers}</h4>
       <ul>
         {(data?.sessions ?? []).map(({ id, what, since, here }) => (
           <li key={id} className="flex flex-wrap items-baseline justify-between gap-3 border-t border-line py-1.5">
             <span>
-              {what || 'A browser'}
-              {since !== null && <span className="text-ink-2">, since {formatDay(since, zone, locale)}</span>}
+              {what || say.aBrowser}
+              {since !== null && <span className="text-ink-2">{say.since(formatDay(since, zone, locale))}</span>}
             </span>
             {here ? (
-              <span className="text-ink-2">this one</span>
+              <span className="text-ink-2">{say.thisOne}</span>
             ) : (
               <button
                 className="opt"
@@ -28,12 +30,12 @@ export function Sessions({ draft }: { draft: Draft }) {
                   void end(id)
                     .unwrap()
                     .then(
-                      () => setSaid('That browser is not connected any more.'),
+                      () => setSaid(say.browserNowDisconnected),
                       (error: unknown) => setSaid(sentenceOf(error)),
                     )
                 }
               >
-                Disconnect it
+                {say.disconnect}
               </button>
             )}
           </li>

@@ -13,6 +13,8 @@ import { change, type Draft } from '../data/draft';
 import { useAboutQuery } from '../data/ownerApi';
 import { Missing } from '../frame/Missing';
 import { Panes } from '../frame/Panes';
+import { shopWords } from '#say/shop';
+const say = shopWords.shopSheet;
 
 /** Who sells, where and in what. Defaults work, so nothing here must be filled in before a first try. */
 export default function ShopSheet({ draft }: { draft: Draft }) {
@@ -22,21 +24,21 @@ export default function ShopSheet({ draft }: { draft: Draft }) {
   const sold = (draft.live?.content.offers.length ?? 0) > 0;
   const legal = (['terms', 'privacy', 'withdrawal'] as const).map((name) => ({
     name,
-    label: { terms: 'Terms', privacy: 'Privacy', withdrawal: 'Right to withdraw' }[name],
+    label: { terms: say.terms, privacy: say.privacy, withdrawal: say.rightWithdraw }[name],
   }));
   return (
     <Panes
       draft={draft}
       sheet={
         <div className="max-w-2xl">
-          <h1>Shop</h1>
+          <h1>{say.shop}</h1>
           <section className="sec mt-4">
-            <h3>Name and sender</h3>
+            <h3>{say.nameSender}</h3>
             <p className="sentence">
-              Buyers know this shop as{' '}
+              {say.buyersKnowShopAs}{' '}
               <input
                 className="fill"
-                aria-label="Name of the shop"
+                aria-label={say.nameShop}
                 dir="auto"
                 value={shop.name}
                 onChange={(e) =>
@@ -45,10 +47,10 @@ export default function ShopSheet({ draft }: { draft: Draft }) {
                   })
                 }
               />
-              ; its messages come from{' '}
+              {say.itsEmailsComeFrom}{' '}
               <input
                 className="fill"
-                aria-label="Sender’s address"
+                aria-label={say.senderSAddress}
                 value={shop.senderAddress}
                 onChange={(e) =>
                   edit((s) => {
@@ -61,12 +63,12 @@ export default function ShopSheet({ draft }: { draft: Draft }) {
           </section>
           <BrandSection shop={shop} />
           <section className="sec">
-            <h3>Money</h3>
+            <h3>{say.money}</h3>
             <p className="sentence">
-              New offers are in{' '}
+              {say.newOffers}{' '}
               <select
                 className="fill"
-                aria-label="Currency"
+                aria-label={say.currency}
                 value={shop.currency}
                 onChange={(e) =>
                   edit((s) => {
@@ -78,10 +80,10 @@ export default function ShopSheet({ draft }: { draft: Draft }) {
                   <option key={c}>{c}</option>
                 ))}
               </select>
-              ; a buyer’s card statement reads{' '}
+              {say.buyerSCardStatement}{' '}
               <input
                 className="fill"
-                aria-label="Card statement"
+                aria-label={say.cardStatement}
                 value={shop.cardStatement}
                 onChange={(e) =>
                   edit((s) => {
@@ -91,7 +93,7 @@ export default function ShopSheet({ draft }: { draft: Draft }) {
               />
               .
             </p>
-            {sold && <p className="cap">Offers that exist keep their currency.</p>}
+            {sold && <p className="cap">{say.existingOffersKeepTheir}</p>}
             <WaysSection shop={shop} edit={edit} />
           </section>
           <TaxSection shop={shop} edit={edit} />
@@ -110,7 +112,7 @@ export default function ShopSheet({ draft }: { draft: Draft }) {
                 className="typed"
                 rows={2}
                 dir="auto"
-                placeholder="Linked under every page once there is something here"
+                placeholder={say.linkedFootEveryPage}
                 value={shop.legal[name]}
                 onChange={(e) =>
                   edit((s) => {
@@ -127,11 +129,10 @@ export default function ShopSheet({ draft }: { draft: Draft }) {
         <>
           <Missing findings={draft.findings.filter((f) => f.about.kind === 'shop')} />
           <div className="sec mt-3">
-            <h2>Where everything lies</h2>
+            <h2>{say.whereYourData}</h2>
             <p className="mt-2 text-ink-2">
-              Drafts and files you added lie in this browser. What is published, every order and every message lie in
-              the shop’s own folder{about && about.mode !== 'real' ? ', as a test shop' : ''}; copy that folder and you
-              have it all. {about && `Its history holds ${about.head.seq.toLocaleString('en')} lines.`}
+              {say.whereDataIs(about !== undefined && about.mode !== 'real')}{' '}
+              {about && say.itsHistoryHasEntries(about.head.seq.toLocaleString('en'))}
             </p>
           </div>
         </>

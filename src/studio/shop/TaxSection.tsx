@@ -15,6 +15,8 @@ import { formatAmount } from '#core/money';
 import { useNow } from '../data/useNow';
 import { ChoiceFill, DayFill, TextFill } from '../price/Fill';
 import { countryChoices } from './choices';
+import { shopWords } from '#say/shop';
+const say = shopWords.taxSection;
 
 interface Props {
   shop: ShopDetails;
@@ -22,9 +24,9 @@ interface Props {
 }
 
 const HOW = [
-  ['none', 'no tax is charged'],
-  ['included', 'tax is included in prices'],
-  ['on-top', 'tax comes on top of prices'],
+  ['none', say.noTaxCharged],
+  ['included', say.taxIncludedPrices],
+  ['on-top', say.taxAddedPrices],
 ] as const;
 
 /** How tax is charged, and the table of rates by country that the seller can change. */
@@ -40,15 +42,15 @@ export function TaxSection({ shop, edit }: Props) {
   }
   return (
     <section className="sec">
-      <h3>Tax</h3>
+      <h3>{say.tax}</h3>
       <p className="sentence">
-        In this shop{' '}
-        <ChoiceFill label="How tax is charged" value={tax?.how ?? 'none'} choices={HOW} onChange={choose} />
+        {say.inThisShop}{' '}
+        <ChoiceFill label={say.howTaxCharged} value={tax?.how ?? 'none'} choices={HOW} onChange={choose} />
         {tax && tax.how !== 'none' && (
           <>
-            ; the shop is in{' '}
+            {say.theShopIsIn}{' '}
             <ChoiceFill
-              label="The shop’s country"
+              label={say.shopSCountry}
               value={tax.home}
               choices={countries}
               onChange={(home) =>
@@ -64,13 +66,10 @@ export function TaxSection({ shop, edit }: Props) {
       {tax && tax.how !== 'none' && (
         <>
           <p className="text-ink-2">
-            {isEu(tax.home)
-              ? 'A business in another country of the EU that gives its VAT number pays the net and accounts for the tax itself.'
-              : 'Buyers in countries without a rate below are not charged tax.'}{' '}
-            <Example shop={shop} />
+            {isEu(tax.home) ? say.businessAnotherEuCountry : say.buyersCountriesNotTable} <Example shop={shop} />
           </p>
           <button className="opt mt-1" aria-expanded={open} onClick={() => setOpen(!open)}>
-            {open ? 'Close the table' : `The table: ${tax.rates.length} rates`}
+            {open ? say.closeTable : say.showTableRates(tax.rates.length)}
           </button>
           {open && (
             <RateTable
@@ -85,9 +84,7 @@ export function TaxSection({ shop, edit }: Props) {
             />
           )}
           <p className="cap mt-1">
-            Standard rates of the EU from the open table “sales-tax”, compared on{' '}
-            {formatDay(startOfDate(EU_RATES_OF, shop.zone), shop.zone, shop.locale)}. Look at them before real sales:
-            every row is yours to change, and each payment bears the rate of its day.
+            {say.standardEuRatesFrom(formatDay(startOfDate(EU_RATES_OF, shop.zone), shop.zone, shop.locale))}
           </p>
         </>
       )}
@@ -102,11 +99,7 @@ function Example({ shop }: { shop: ShopDetails }) {
   const rule = taxRuleFor(shop.tax, { country: null, reverse: false }, now, shop.zone);
   const { amount, tax } = withTax(10_000, rule);
   const money = (n: number): string => formatAmount(n, shop.currency, shop.locale);
-  return (
-    <span data-testid="tax-example">
-      A price of {money(10_000)} at home: the buyer pays {money(amount)}, of which {money(tax)} is tax.
-    </span>
-  );
+  return <span data-testid="tax-example">{say.priceAtHome(money(10_000), money(amount), money(tax))}</span>;
 }
 
 function RateTable({
@@ -124,13 +117,13 @@ function RateTable({
   return (
     <table
       className="rows mt-2 [&_input]:min-h-7 [&_input]:min-w-9 [&_button]:min-h-7"
-      aria-label="Rates of tax by country"
+      aria-label={say.taxRatesCountry}
     >
       <thead>
         <tr>
-          <th>Country</th>
-          <th className="num">Percent</th>
-          <th>From</th>
+          <th>{say.country}</th>
+          <th className="num">{say.percent}</th>
+          <th>{say.from}</th>
           <th />
         </tr>
       </thead>
@@ -140,7 +133,7 @@ function RateTable({
             <td>{nameOf(row.country)}</td>
             <td className="num">
               <Percent
-                label={`Percent in ${nameOf(row.country)}`}
+                label={say.percentIn(nameOf(row.country))}
                 rate={row.rate}
                 onChange={(rate) =>
                   onChange((all) => {
@@ -154,18 +147,18 @@ function RateTable({
               {row.from === null ? (
                 <button
                   className="opt"
-                  aria-label={`${nameOf(row.country)}: new rate from a day on`}
+                  aria-label={say.newRateFromDate(nameOf(row.country))}
                   onClick={() =>
                     onChange((all) => {
                       all.splice(i + 1, 0, { ...row, from: '2027-01-01' });
                     })
                   }
                 >
-                  new rate from a day on
+                  {say.newRateFromDate2}
                 </button>
               ) : (
                 <DayFill
-                  label={`From when in ${nameOf(row.country)}`}
+                  label={say.fromWhen(nameOf(row.country))}
                   value={row.from}
                   onChange={(from) =>
                     onChange((all) => {
@@ -179,14 +172,14 @@ function RateTable({
             <td className="num">
               <button
                 className="opt"
-                aria-label={`Remove ${nameOf(row.country)}`}
+                aria-label={say.remove(nameOf(row.country))}
                 onClick={() =>
                   onChange((all) => {
                     all.splice(i, 1);
                   })
                 }
               >
-                remove
+                {say.remove2}
               </button>
             </td>
           </tr>
@@ -195,9 +188,9 @@ function RateTable({
           <tr>
             <td colSpan={4}>
               <ChoiceFill
-                label="Add a country"
+                label={say.addCountry}
                 value=""
-                choices={[['', 'Add a country …'], ...missing]}
+                choices={[['', say.addCountry2], ...missing]}
                 onChange={(country) =>
                   country !== '' &&
                   onChange((all) => {

@@ -2,18 +2,19 @@ import type { ShopDetails } from '#core/catalogue';
 import { LED_TO_WAYS, WAYS_TO_PAY, type LedToWay, type WayStanding, type WayToPay } from '#core/ways';
 import { ownerApi, useAboutQuery } from '../data/ownerApi';
 import { store } from '../store';
+import { shopWords } from '#say/shop';
+const say = shopWords.waysSection;
 
-const NAMES: Record<WayToPay, string> = { card: 'Card', wallet: 'Wallet', account: 'Bank account' };
+const NAMES: Record<WayToPay, string> = { card: say.card, wallet: say.wallet, account: say.bankAccount };
 const WHAT: Record<WayToPay, string> = {
-  card: 'Kept for what is due later and for offers after payment.',
-  wallet: 'The buyer approves there and comes back. Kept like a card.',
-  account:
-    'The buyer approves at their bank, once. It has no place where something is due later or an offer follows payment.',
+  card: say.storedLaterPaymentsOffers,
+  wallet: say.buyerApprovesThereComes,
+  account: say.buyerApprovesOnceTheir,
 };
 const STANDING: Record<WayStanding, string> = {
-  'not-connected': 'not connected',
-  'being-checked': 'being checked',
-  ready: 'ready',
+  'not-connected': say.notConnected,
+  'being-checked': say.beingChecked,
+  ready: say.ready,
 };
 
 /** Each way to pay, how far it is connected, and whether checkouts have it. */
@@ -50,13 +51,13 @@ export function WaysSection({ shop, edit }: { shop: ShopDetails; edit: (recipe: 
       </ul>
       <p className={none ? 'mt-2 text-alarm' : 'cap mt-2'}>
         {none
-          ? 'No payment service is connected, so no money can move and nothing that costs something is sold.'
+          ? say.noPaymentServiceConnected
           : about.mode === 'real'
-            ? 'A path that nothing ready can pay is not published.'
-            : 'All of it is simulated in this test shop: no real money moves.'}{' '}
+            ? say.pathCanTPublished
+            : say.allSimulatedTestShop}{' '}
         {about.mode === 'real' && (
           <button className="plain-link" onClick={() => void store.dispatch(ownerApi.endpoints.lookAtWays.initiate())}>
-            Ask the services again
+            {say.checkServicesAgain}
           </button>
         )}
       </p>

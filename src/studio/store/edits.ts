@@ -4,6 +4,8 @@ import { db, type DocumentRow, lastRead, readMeta, type Step, writeMeta } from '
 import { buyerViewToggled } from './frame';
 import { appendSteps } from '../data/steps';
 import { whyNotKept } from '../data/whyNotKept';
+import { storeWords } from '#say/store';
+const say = storeWords.edits;
 
 interface EditsState {
   /** Documents changed a moment ago, by key; what Dexie holds follows within a blink. */
@@ -102,7 +104,7 @@ async function write({ getState, dispatch }: Saving): Promise<string[] | null> {
     );
     return rows.map((row) => row.key);
   } catch (error) {
-    dispatch(saveFailed(`Not saved: ${whyNotKept(error).why}. What you typed stays while this window is open.`));
+    dispatch(saveFailed(say.notSavedYourChanges(whyNotKept(error).why)));
     return null;
   }
 }

@@ -1,4 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { storeWords } from '#say/store';
+const words = storeWords.jobs;
 
 export interface Job {
   id: string;
@@ -27,7 +29,7 @@ function stoppedJobs(): Job[] {
       startsAt: null,
       share: null,
       state: 'failed',
-      sentence: `${title}: stopped when the window was loaded again. Nothing was half done. Start it again.`,
+      sentence: words.stoppedBecauseWindowWas(title),
     }));
   } catch {
     return [];

@@ -3,14 +3,16 @@ import { Link } from 'react-router';
 import { useState } from 'react';
 import { May } from '../frame/May';
 import { sentenceOf, useFinishedShopMutation } from '../data/ownerApi';
+import { todayWords } from '#say/today';
+const say = todayWords.emptyShop;
 
 const STAGES = [
-  ['Make', 'what is delivered: upload the files.'],
-  ['Price', 'what is paid, in one sentence.'],
-  ['Sell', 'a page, a checkout and a thank-you page.'],
-  ['Deliver', 'orders, people, and why somebody can or cannot open a thing.'],
-  ['Follow up', 'the messages that go out by themselves.'],
-  ['Count', 'what came in.'],
+  [say.make, say.whatYouDeliverUpload],
+  [say.price, say.whatBuyersPayOne],
+  [say.sell, say.salesPageCheckoutThank],
+  [say.deliver, say.ordersCustomersWhySomeone],
+  [say.followUp, say.emailsSentAutomatically],
+  [say.count, say.yourRevenue],
 ] as const;
 
 /** The first sight of a shop that holds nothing yet. */
@@ -23,11 +25,7 @@ export function EmptyShop() {
     try {
       const { address } = await open().unwrap();
       if (beside) beside.location.replace(address);
-      setSaid(
-        beside
-          ? 'It stands in another window: invented, with a year of invented buyers. Nothing there touches your shop.'
-          : `It stands at ${address}`,
-      );
+      setSaid(beside ? say.opensAnotherWindowInvented : say.itIsAt(address));
     } catch (error) {
       beside?.close();
       setSaid(sentenceOf(error));
@@ -35,7 +33,7 @@ export function EmptyShop() {
   }
   return (
     <>
-      <p className="lead mt-4">What will you sell first?</p>
+      <p className="lead mt-4">{say.whatWillYouSell}</p>
       <ul className="mt-2 max-w-lg">
         {PRODUCT_KINDS.map(({ kind, name, explains }) => (
           <li key={kind} className="border-t border-line last:border-b">
@@ -57,7 +55,7 @@ export function EmptyShop() {
       <May right="everything">
         <p className="mt-6">
           <button className="btn btn-quiet" disabled={opening.isLoading} onClick={() => void look()}>
-            {opening.isLoading ? 'Setting it up, some seconds …' : 'Look at a finished shop'}
+            {opening.isLoading ? say.settingUpTakesSome : say.exploreFinishedShop}
           </button>
         </p>
       </May>

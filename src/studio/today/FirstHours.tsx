@@ -1,6 +1,8 @@
 import { formatTime } from '#core/calendar';
 import type { Draft } from '../data/draft';
 import { useFirstHoursQuery } from '../data/ownerApi';
+import { todayWords } from '#say/today';
+const say = todayWords.firstHours;
 
 /** For a day after publishing, one quiet line a path: whether a practice buyer got in, and what visitors did so far. */
 export function FirstHours({ draft }: { draft: Draft }) {
@@ -10,14 +12,10 @@ export function FirstHours({ draft }: { draft: Draft }) {
   const { zone, locale } = draft.content.shop;
   const { of, gotIn, failed } = first.walked;
   return (
-    <section className="mt-5 border-l-4 border-access pl-4" aria-label="Since publishing">
+    <section className="mt-5 border-l-4 border-access pl-4" aria-label={say.sincePublishing}>
       <p>
-        Live since {formatTime(first.liveSince, zone, locale)}.{' '}
-        {of > 0 && (
-          <>
-            A practice buyer paid for {gotIn} of {of} {of === 1 ? 'price' : 'prices'} and got in.
-          </>
-        )}
+        {say.liveSince(formatTime(first.liveSince, zone, locale))}{' '}
+        {of > 0 && <>{say.practiceBuyerPaidGot(gotIn, of)}</>}
       </p>
       {failed.map((sentence) => (
         <p key={sentence} className="text-alarm">
@@ -26,14 +24,8 @@ export function FirstHours({ draft }: { draft: Draft }) {
       ))}
       {first.paths.map((path) => (
         <p key={path.title} className="text-ink-2">
-          <span dir="auto">{path.title}</span>:{' '}
-          {path.seen === 0
-            ? 'not seen yet'
-            : path.seen === 1
-              ? 'seen once'
-              : `seen ${path.seen.toLocaleString('en')} times`}
-          , {path.atCheckout} at checkout,{' '}
-          {path.sold === 0 ? 'no sale yet' : path.sold === 1 ? '1 order' : `${path.sold} orders`}.
+          <span dir="auto">{path.title}</span>
+          {say.visitsSinceThen(path.seen, path.seen.toLocaleString('en'), path.atCheckout, path.sold)}
         </p>
       ))}
     </section>

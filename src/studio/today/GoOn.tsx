@@ -4,6 +4,8 @@ import { docsOf, documentKindOf, idOfKey, kindOfKey } from '#core/documents';
 import { lastEdit } from '../data/queries/edits';
 import type { Draft } from '../data/draft';
 import { fieldInWords } from '../data/undo';
+import { todayWords } from '#say/today';
+const say = todayWords.goOn;
 
 /** When this window was opened: what was edited before it was interrupted. */
 const OPENED_AT = Date.now();
@@ -16,10 +18,11 @@ export function GoOn({ draft }: { draft: Draft }) {
   if (!place || !draft.changes.some((c) => c.key === last.key)) return null;
   return (
     <p className="lead mt-3 border-l-4 border-draft pl-4">
-      You changed {fieldInWords(last.key, last.field)} of “<span dir="auto">{place.title}</span>” and had not looked at
-      it as the buyer.{' '}
+      {say.youChanged(fieldInWords(last.key, last.field))}
+      <span dir="auto">{place.title}</span>
+      {say.haveNotYetLooked}{' '}
       <Link className="underline" to={place.to}>
-        Go on
+        {say.continue}
       </Link>
     </p>
   );

@@ -9,6 +9,8 @@ import { monthMoney } from '../data/queries/money';
 import { onceAllIsHere } from '../data/queries/newest';
 import { Fetched } from '../frame/Fetched';
 import { part } from '../frame/parts';
+import { todayWords } from '#say/today';
+const say = todayWords.monthSoFar;
 
 const lineChart = part(() => import('../count/LineChart'));
 const CHART_HEIGHT = 130;
@@ -37,32 +39,31 @@ export function MonthSoFar({ draft, now }: { draft: Draft; now: Instant }) {
   const orders = days.byDay.filter((d) => d.date.startsWith(month)).reduce((all, d) => all + d.orders, 0);
   return (
     <>
-      <h2>This month so far</h2>
+      <h2>{say.monthSoFar}</h2>
       <p className="mt-3 font-head text-[34px] leading-none font-semibold text-money">
         {formatAmount(sum, currency, locale)}
       </p>
       <p className="mt-1 text-ink-2">
         <Link className="plain-link" to={ordersLink({ days: month })}>
-          {orders} {orders === 1 ? 'order' : 'orders'}
+          {say.orders(orders)}
         </Link>
-        {then > 0 &&
-          `, ${formatAmount(Math.abs(difference), currency, locale)} ${difference >= 0 ? 'more' : 'less'} than ${nameOf(before)} on the same day`}
-        .
+        {then > 0 && say.thanSameDay(formatAmount(Math.abs(difference), currency, locale), difference, nameOf(before))}.
       </p>
       {days.later.count > 0 && (
         <p className="mt-1 text-ink-2">
-          And <b className="font-semibold text-money">{formatAmount(days.later.paid, currency, locale)}</b> from{' '}
+          {say.and} <b className="font-semibold text-money">{formatAmount(days.later.paid, currency, locale)}</b>{' '}
+          {say.from}{' '}
           <Link className="plain-link" to={laterLink({ days: month })}>
-            {days.later.count === 1 ? '1 later payment' : `${days.later.count} later payments`}
+            {days.later.count === 1 ? say.laterPayment : say.laterPayments(days.later.count)}
           </Link>{' '}
-          of plans and subscriptions.
+          {say.fromPlansSubscriptions}
         </p>
       )}
       {sum + then > 0 && (
         <div className="mt-3" style={{ minHeight: CHART_HEIGHT }}>
           <Fetched
             fetch={lineChart}
-            what="the drawing of this month"
+            what={say.chartMonth}
             props={{
               height: CHART_HEIGHT,
               labels: Array.from({ length: 31 }, (_, i) => String(i + 1)),

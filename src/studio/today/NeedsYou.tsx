@@ -5,6 +5,8 @@ import { sentenceOf, useConfirmAwayMutation, useGoOnMutation } from '../data/own
 import { useAppDispatch } from '../store';
 import { jobDropped } from '../store/jobs';
 import type { Need } from './useNeedsYou';
+import { todayWords } from '#say/today';
+const say = todayWords.needsYou;
 
 /** Everything that waits for a person, and before the first sale what is still to be done. */
 export function NeedsYou({ needs }: { needs: readonly Need[] }) {
@@ -14,14 +16,14 @@ export function NeedsYou({ needs }: { needs: readonly Need[] }) {
   const [said, setSaid] = useState<string | null>(null);
   return (
     <>
-      <h2 className="mt-6 mb-2">Needs you</h2>
+      <h2 className="mt-6 mb-2">{say.toDo}</h2>
       {said !== null && (
         <p className="mb-2" role="status">
           {said}
         </p>
       )}
       {urgent.length === 0 && first.length === 0 && (
-        <p className="border-y border-line py-3 text-ink-2">Nothing needs you.</p>
+        <p className="border-y border-line py-3 text-ink-2">{say.allDone}</p>
       )}
       <ul>
         {urgent.map((need) => (
@@ -30,7 +32,7 @@ export function NeedsYou({ needs }: { needs: readonly Need[] }) {
       </ul>
       {first.length > 0 && (
         <>
-          <h3 className="mt-4 mb-1">Before your first sale</h3>
+          <h3 className="mt-4 mb-1">{say.beforeYourFirstSale}</h3>
           <ul>
             {first.map((need) => (
               <Row key={need.key} need={need} onSaid={setSaid} />
@@ -64,19 +66,14 @@ function Row({ need, mark = false, onSaid }: { need: Need; mark?: boolean; onSai
         )}
       </div>
       {need.act && !may('everything') ? (
-        <span className="text-ink-2">The owner decides this.</span>
+        <span className="text-ink-2">{say.onlyOwnerCanDecide}</span>
       ) : need.act ? (
         <button
           className="btn btn-quiet shrink-0"
           disabled={confirming.isLoading || going.isLoading}
           onClick={() =>
             void (need.act === 'go-on' ? goOn() : confirm()).unwrap().then(
-              () =>
-                onSaid(
-                  need.act === 'go-on'
-                    ? 'The shop goes on as it is.'
-                    : 'Payments go on from now. Nobody pays for the time between.',
-                ),
+              () => onSaid(need.act === 'go-on' ? say.shopContinuesAs : say.paymentsResumeNowNobody),
               (error: unknown) => onSaid(sentenceOf(error)),
             )
           }

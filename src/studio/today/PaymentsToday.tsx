@@ -11,6 +11,8 @@ import type { Draft } from '../data/draft';
 import { useNow } from '../data/useNow';
 import { agreementsLink } from '../deliver/links';
 import { laterLink } from '../deliver/links';
+import { todayWords } from '#say/today';
+const say = todayWords.paymentsToday;
 
 /** So many rows are named; the list behind has them all. */
 const NAMED = 4;
@@ -34,43 +36,55 @@ export function PaymentsToday({ draft }: { draft: Draft }) {
   );
   if (!data || data.behind.length + data.trials.length + data.expiring.length + data.came.count === 0) return null;
   const day = (at: string): string => formatDay(at, zone, locale);
-  const who = (r: AgreementRow): string => data.people.get(r.personId) ?? 'Somebody erased';
+  const who = (r: AgreementRow): string => data.people.get(r.personId) ?? say.erasedCustomer;
   const failed = data.behind.slice(0, NAMED).map(({ agreement: a, ...r }): Line => ({
     id: a.id,
     who: who({ agreement: a, ...r }),
-    text: `${formatAmount(sum(a.owed.map((d) => d.amount)), a.currency, locale)} for ${a.title}: ${wordsFor('en').emails.cardReason(a.pastDue?.reason ?? '')}. ${a.pastDue?.tryAt ? `Tried again on ${day(a.pastDue.tryAt)}.` : a.pastDue?.held ? 'Access is on hold.' : 'No more tries by itself.'}`,
+    text: say.failed(
+      formatAmount(sum(a.owed.map((d) => d.amount)), a.currency, locale),
+      a.title,
+      wordsFor('en').emails.cardReason(a.pastDue?.reason ?? ''),
+      a.pastDue?.tryAt ? say.triedAgain(day(a.pastDue.tryAt)) : a.pastDue?.held ? say.onHold : say.noMoreTries,
+    ),
   }));
   const ending = data.trials.slice(0, NAMED).map((r): Line => ({
     id: r.id,
     who: who(r),
-    text: `the trial of ${r.agreement.title} ends on ${day(r.agreement.trialUntil ?? '')}${r.agreement.next ? `; then ${formatAmount(cardChargeOf(r.agreement, tax)(r.agreement.next), r.agreement.currency, locale)}` : ''}.`,
+    text: say.trialEnds(
+      r.agreement.title,
+      day(r.agreement.trialUntil ?? ''),
+      r.agreement.next === null
+        ? null
+        : formatAmount(cardChargeOf(r.agreement, tax)(r.agreement.next), r.agreement.currency, locale),
+    ),
   }));
   const cards = data.expiring.slice(0, NAMED).map((r): Line => ({
     id: r.id,
     who: who(r),
-    text: `the card ending ${r.agreement.card?.last4 ?? ''} for ${r.agreement.title} expires in ${r.agreement.card?.expires?.slice(5) ?? ''}/${r.agreement.card?.expires?.slice(0, 4) ?? ''}.`,
+    text: say.cardExpires(
+      r.agreement.card?.last4 ?? '',
+      r.agreement.title,
+      r.agreement.card?.expires?.slice(5) ?? '',
+      r.agreement.card?.expires?.slice(0, 4) ?? '',
+    ),
   }));
   return (
     <>
-      <h2 className="mt-6 mb-2">Payments over time</h2>
+      <h2 className="mt-6 mb-2">{say.plansSubscriptions}</h2>
       {data.came.count > 0 && (
         <p className="text-ink-2">
-          Today and yesterday{' '}
-          <b className="font-semibold text-money">{formatAmount(data.came.paid, currency, locale)}</b> came in from{' '}
+          {say.todayYesterday}{' '}
+          <b className="font-semibold text-money">{formatAmount(data.came.paid, currency, locale)}</b>{' '}
+          {say.receivedFrom}{' '}
           <Link className="underline" to={laterLink({ days: `${yesterday}..${today}` })}>
-            {data.came.count === 1 ? '1 later payment' : `${data.came.count.toLocaleString('en')} later payments`}
+            {data.came.count === 1 ? say.laterPayment : say.laterPayments(data.came.count.toLocaleString('en'))}
           </Link>
           .
         </p>
       )}
-      <Lines heading="Did not go through" lines={failed} more={data.behindCount - failed.length} status="past-due" />
-      <Lines
-        heading="Trials that end this week"
-        lines={ending}
-        more={data.trials.length - ending.length}
-        status="in-trial"
-      />
-      <Lines heading="Cards that expire" lines={cards} more={data.expiring.length - cards.length} status="active" />
+      <Lines heading={say.failedPayments} lines={failed} more={data.behindCount - failed.length} status="past-due" />
+      <Lines heading={say.trialsEndWeek} lines={ending} more={data.trials.length - ending.length} status="in-trial" />
+      <Lines heading={say.cardsExpire} lines={cards} more={data.expiring.length - cards.length} status="active" />
     </>
   );
 }
@@ -93,7 +107,7 @@ function Lines({ heading, lines, more, status }: { heading: string; lines: Line[
       {more > 0 && (
         <p className="cap">
           <Link className="underline" to={agreementsLink(status)}>
-            and {more.toLocaleString('en')} more
+            {say.andMore(more.toLocaleString('en'))}
           </Link>
         </p>
       )}

@@ -6,6 +6,8 @@ import { useBookedQuery } from '../data/bookedApi';
 import { useNow } from '../data/useNow';
 import { dateStands } from '../deliver/sessions/inWords';
 import { sessionsLink } from '../deliver/links';
+import { todayWords } from '#say/today';
+const say = todayWords.sessionsToday;
 
 /** Today's sessions with how to join, and how many are over and not marked; nothing in a shop that has none. */
 export function SessionsToday({ draft }: { draft: Draft }) {
@@ -18,7 +20,7 @@ export function SessionsToday({ draft }: { draft: Draft }) {
   if (!data || (toCome.length + dates.length === 0 && data.unmarked === 0)) return null;
   return (
     <>
-      <h2 className="mt-6 mb-2">{dates.length > 0 ? 'Sessions and classes today' : 'Sessions today'}</h2>
+      <h2 className="mt-6 mb-2">{dates.length > 0 ? say.sessionsClassesToday : say.sessionsToday}</h2>
       <ul>
         {dates.map((date) => (
           <li key={date.id} className="flex flex-wrap items-baseline gap-x-4 border-t border-line py-2 last:border-b">
@@ -56,7 +58,7 @@ export function SessionsToday({ draft }: { draft: Draft }) {
       {data.oldestUnmarked !== null && (
         <p className="mt-2">
           <Link className="underline" to={sessionsLink(dateIn(data.oldestUnmarked, zone))}>
-            {data.unmarked === 1 ? '1 session is over' : `${data.unmarked} sessions are over`}: held or missed?
+            {say.unmarkedSessionOverSessions(data.unmarked)}
           </Link>
         </p>
       )}

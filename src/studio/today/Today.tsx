@@ -18,6 +18,8 @@ import { NeedsYou } from './NeedsYou';
 import { PaymentsToday } from './PaymentsToday';
 import { SessionsToday } from './SessionsToday';
 import { useNeedsYou } from './useNeedsYou';
+import { todayWords } from '#say/today';
+const say = todayWords.today;
 
 /** Today: what came in, and what needs a person. */
 export function Today({ draft }: { draft: Draft }) {
@@ -49,7 +51,7 @@ export function Today({ draft }: { draft: Draft }) {
       }
       outcome={
         draft.live === null ? (
-          <p className="text-ink-2">What comes in stands here from the first sale on.</p>
+          <p className="text-ink-2">{say.revenueAppearsHereAfter}</p>
         ) : (
           <MonthSoFar draft={draft} now={now} />
         )
@@ -67,13 +69,14 @@ function TwoDays({ draft }: { draft: Draft }) {
   if (!found || found.count === 0) return null;
   return (
     <p className="lead mt-2 text-ink-2">
-      Today and yesterday:{' '}
-      <b className="font-semibold text-money">{formatAmount(found.paid.get(currency) ?? 0, currency, locale)}</b> from{' '}
+      {say.todayYesterday}{' '}
+      <b className="font-semibold text-money">{formatAmount(found.paid.get(currency) ?? 0, currency, locale)}</b>{' '}
+      {say.from}{' '}
       <Link className="underline" to={ordersLink({ days })}>
-        {found.count === 1 ? '1 order' : `${found.count.toLocaleString('en')} orders`}
+        {found.count === 1 ? say.order : say.orders(found.count.toLocaleString('en'))}
       </Link>
-      , <b className="font-semibold text-access">{found.opened}</b> {found.opened === 1 ? 'thing' : 'things'} opened for{' '}
-      {found.buyers === 1 ? '1 person' : `${found.buyers} people`}.
+      , <b className="font-semibold text-access">{found.opened}</b>{' '}
+      {say.openedBuyersPersonPeople(found.opened, found.buyers)}
     </p>
   );
 }

@@ -14,6 +14,8 @@ import { ordersLink } from '../data/queries/orderQuery';
 import type { Draft } from '../data/draft';
 import type { About } from '../data/ownerApi';
 import { useAppSelector } from '../store';
+import { todayWords } from '#say/today';
+const say = todayWords.useNeedsYou;
 
 export interface Need {
   key: string;
@@ -45,20 +47,24 @@ export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
         key: `stop-${f.about.id}-${i}`,
         level: 'stops',
         stage: kind.stage,
-        heading: 'Stops publishing',
+        heading: say.mustFix,
         text: f.text,
         to: kind.route(f.about.id, content),
-        action: 'Mend it',
+        action: say.fix,
       };
     });
   const disputes = disputed.map((d): Need => ({
     key: `dispute-${d.id}`,
     level: 'act',
     stage: 'Deliver',
-    heading: `${d.who}: the bank disputes ${formatAmount(d.amount, d.currency, locale)}`,
-    text: `${d.title}, bought ${formatDay(d.bought, zone, locale)}. Access is on hold.${d.answerBy === null ? '' : ` Decided by ${formatDay(d.answerBy, zone, locale)}.`}`,
+    heading: say.bankDisputes(d.who, formatAmount(d.amount, d.currency, locale)),
+    text: say.disputed(
+      d.title,
+      formatDay(d.bought, zone, locale),
+      d.answerBy === null ? null : formatDay(d.answerBy, zone, locale),
+    ),
     to: d.to,
-    action: 'Read it',
+    action: say.seeOrder,
   }));
   const away = about?.away
     ? [
@@ -67,11 +73,11 @@ export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
           level: 'act' as const,
           stage: null,
           heading: about.away.leapt
-            ? `The clock jumped from ${formatDay(about.away.from, zone, locale)} to ${formatDay(about.away.to, zone, locale)}`
-            : `The shop was away since ${formatDay(about.away.from, zone, locale)}`,
+            ? say.clockJumped(formatDay(about.away.from, zone, locale), formatDay(about.away.to, zone, locale))
+            : say.shopWasOfflineSince(formatDay(about.away.from, zone, locale)),
           text: awayInWords(about.away),
           to: '/',
-          action: about.away.leapt ? 'The time is right, go on' : 'Go on now',
+          action: about.away.leapt ? say.timeRightResume : say.resumeNow,
           act: 'confirm-away' as const,
         },
       ]
@@ -80,38 +86,38 @@ export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
     key: a.id,
     level: 'act',
     stage: 'Deliver',
-    heading: 'Two answers about one payment',
+    heading: say.conflictingAnswersAboutOne,
     text: a.text,
     to: '/deliver',
-    action: 'See the orders',
+    action: say.seeOrders,
   }));
   const troubles = (about?.troubles ?? []).map((sentence, i): Need => ({
     key: `trouble-${i}`,
     level: 'act',
     stage: null,
-    heading: 'Something could not be done',
+    heading: say.taskFailed,
     text: sentence,
     to: '/shop',
-    action: 'See the shop',
+    action: say.seeShop,
   }));
   const unusual = (about?.unusual ?? []).map((u): Need => ({
     key: `unusual-${u.personId}-${u.sentence}`,
     level: 'act',
     stage: 'Deliver',
-    heading: 'Used by more than one?',
+    heading: say.sharedAccess,
     text: u.sentence,
     to: `/deliver/people/${u.personId}`,
-    action: 'See and answer',
+    action: say.check,
   }));
   const tasks = tasksOf(about, (at) => formatDay(at, zone, locale));
   const history = (about?.problems ?? []).map((p, i): Need => ({
     key: `history-${i}`,
     level: 'act',
     stage: null,
-    heading: 'The shop’s history',
+    heading: say.shopSHistory,
     text: p.sentence,
     to: '/shop',
-    action: 'Copies',
+    action: say.copies,
   }));
   const still = about?.standsStill
     ? [
@@ -119,10 +125,10 @@ export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
           key: 'stands-still',
           level: 'stops' as const,
           stage: null,
-          heading: 'The shop stands still',
-          text: 'What lies in its folder does not agree, as is said below. Put back a copy and start again: that is best. If you go on as it is, order numbers may be given twice and what was sold after is not known.',
+          heading: say.shopPaused,
+          text: say.filesItsFolderDon,
           to: '/',
-          action: 'Go on as it is',
+          action: say.resumeAs,
           act: 'go-on' as const,
         },
       ]
@@ -136,7 +142,7 @@ export function useNeedsYou(draft: Draft, about: About | undefined): Need[] {
       heading: j.title,
       text: j.sentence ?? '',
       to: '/',
-      action: 'Dismiss',
+      action: say.dismiss,
       jobId: j.id,
     }));
   return [
@@ -161,10 +167,10 @@ function tasksOf(about: About | undefined, day: (at: Instant) => string): Need[]
     key: `task-${task.passId}`,
     level: 'act',
     stage: 'Deliver',
-    heading: `${task.for === 'work' ? 'To do' : 'To send'}: ${task.units > 1 ? `${task.units} × ` : ''}${task.title}`,
-    text: `${task.name}, bought ${day(task.since)}${task.late ? '. It is late' : ''}.${task.for === 'sending' && task.lines.length === 0 ? ' It is not known yet where to.' : ''}`,
+    heading: say.toDoOrToSend(task.for, task.units > 1 ? `${task.units} × ` : '', task.title),
+    text: say.bought(task.name, day(task.since), task.late, task.for, task.lines.length),
     to: tasksLink(task.passId),
-    action: task.for === 'work' ? 'Do it' : 'Send it',
+    action: task.for === 'work' ? say.doIt : say.sendIt,
   }));
   const rest = count - first.length;
   return rest > 0
@@ -174,10 +180,10 @@ function tasksOf(about: About | undefined, day: (at: Instant) => string): Need[]
           key: 'tasks',
           level: 'act',
           stage: 'Deliver',
-          heading: `${rest} more to do or to send`,
-          text: 'They stand in a list in Deliver, the oldest first.',
+          heading: say.moreDoSend(rest),
+          text: say.theyListDeliverOldest,
           to: tasksLink(),
-          action: 'See them all',
+          action: say.seeAll,
         },
       ]
     : rows;
@@ -233,40 +239,28 @@ function beforeFirstSale({ content, live }: Draft): Need[] {
   const lines: [boolean, string, string, string, string][] = [
     [
       content.products.every((p) => !productKindOf(p).holds(p)),
-      'Add what the buyer gets',
-      'A file, or a link held elsewhere.',
+      say.addWhatBuyerGets,
+      say.fileLinkOneElsewhere,
       `/make/${product?.id ?? ''}`,
-      'Add it',
+      say.addIt,
     ],
     [
       content.offers.every((o) => o.prices.length === 0),
-      'Set a price',
-      'In one sentence; free is a price, too.',
+      say.setPrice,
+      say.oneSentenceCanAlso,
       `/price/${content.offers[0]?.id ?? ''}`,
-      'Set it',
+      say.setIt,
     ],
-    [
-      content.paths.length === 0,
-      'Make the page',
-      'With its checkout and thank-you page, filled from what is known.',
-      '/sell',
-      'Make it',
-    ],
-    [
-      shop.name === DEFAULT_SHOP.name,
-      'Say what your shop is called',
-      'Buyers read it on every page and in every message.',
-      '/shop',
-      'Name it',
-    ],
+    [content.paths.length === 0, say.makePage, say.itsCheckoutThankYou, '/sell', say.makeIt],
+    [shop.name === DEFAULT_SHOP.name, say.nameYourShop, say.buyersSeeNameEvery, '/shop', say.nameIt],
     [
       shop.senderAddress === DEFAULT_SHOP.senderAddress,
-      'Say where buyers can write to',
-      'Receipts come from this address, and answers go to it.',
+      say.enterYourContactAddress,
+      say.receiptsSentFromAddress,
       '/shop',
-      'Write it',
+      say.enterIt,
     ],
-    [true, 'Publish', 'When nothing is missing; until then nobody sees anything.', '/sell', 'Look at it'],
+    [true, say.publish, say.whenEverythingReadyUntil, '/sell', say.lookAtIt],
   ];
   return lines
     .filter(([open]) => open)
@@ -283,13 +277,8 @@ function beforeFirstSale({ content, live }: Draft): Need[] {
 
 /** What an absence comes to, and what the owner's word does. */
 function awayInWords({ agreements, leapt }: { agreements: number; leapt: boolean }): string {
-  const why = leapt
-    ? 'The shop was stopped, the machine slept, or its clock is wrong. Nothing is sold until you confirm that the time shown now is right. '
-    : '';
-  if (agreements === 0) return `${why}No payment was due meanwhile.`;
-  const due =
-    agreements === 1
-      ? 'A payment was due for 1 payment plan or subscription. '
-      : `Payments were due for ${agreements} payment plans and subscriptions. `;
-  return `${why}${due}Nothing is charged until you confirm; then each continues as if it had been paused, and nobody pays for the time in between.`;
+  const why = leapt ? say.shopWasStoppedMachine : '';
+  if (agreements === 0) return say.noPaymentWasDue(why);
+  const due = agreements === 1 ? say.paymentWasDuePayment : say.paymentsWereDuePayment(agreements);
+  return say.nothingChargedUntilYou(why, due);
 }

@@ -109,10 +109,10 @@ test('what opens bit by bit or later is said to, and nothing that opens later is
     [null, 'Opens at once and stays open for good.'],
     [
       { opens: 'every', every: { count: 1, unit: 'week' } },
-      'Opens at once and stays open for good. What is in Wrens opens bit by bit: one every week.',
+      'Opens at once and stays open for good. What is in Wrens unlocks step by step: one every week.',
     ],
-    [{ opens: 'after', days: 7 }, 'Stays open for good. Wrens opens 7 days after joining.'],
-    [{ opens: 'on', date: '2026-09-01' }, 'Stays open for good. Wrens opens from 1 September 2026 on.'],
+    [{ opens: 'after', days: 7 }, 'Stays open for good. Wrens unlocks 7 days after joining.'],
+    [{ opens: 'on', date: '2026-09-01' }, 'Stays open for good. Wrens unlocks on 1 September 2026.'],
   ];
   const when = { start: '2026-06-15T08:00:00.000Z', zone: 'Europe/Lisbon', locale: 'en' };
   const once = { kind: 'once', amount: 1_200 } as const;
@@ -124,7 +124,7 @@ test('what opens bit by bit or later is said to, and nothing that opens later is
     newProduct('d', 'Cards'),
   ];
   expect(accessInWords(once, both, when)).toBe(
-    'Opens at once and stays open for good. Wrens opens a day after joining.',
+    'Opens at once and stays open for good. Wrens unlocks a day after joining.',
   );
   // Parts with plans of their own are named; of more than two the others are counted.
   const own = courseOf(
@@ -136,8 +136,8 @@ test('what opens bit by bit or later is said to, and nothing that opens later is
     { title: 'Wrens' },
   );
   const said =
-    'Opens at once and stays open for good. Module m2 opens from 1 September 2026 on. What is in Module m3 opens bit by bit: one every week.';
+    'Opens at once and stays open for good. Module m2 unlocks on 1 September 2026. What is in Module m3 unlocks step by step: one every week.';
   expect(accessInWords(once, [own], when)).toBe(said);
   own.modules.push(moduleOf('m4', [lessonWith('e', { plan: { opens: 'after', days: 2 } })]));
-  expect(accessInWords(once, [own], when)).toBe(`${said} One more part of Wrens opens at a time of its own.`);
+  expect(accessInWords(once, [own], when)).toBe(`${said} One more part of Wrens unlocks at its own time.`);
 });

@@ -35,7 +35,7 @@ test('planned and actual on one line: paid, refused, tried again, paused, to com
   // Behind: the refused due once, the second try of the day after; nothing is promised for later.
   expect(marks().slice(0, 3)).toEqual(['23 Nov paid', '23 Dec refused', '24 Dec tried-again']);
   expect(agreementState(shop.agreement(id), { locale, charged: () => 1_200 })).toBe(
-    '€12.00 is behind since 23 December 2026. It is tried again on 26 December 2026. Access stays open until 30 December 2026.',
+    '€12.00 has been past due since 23 December 2026. We try again on 26 December 2026. Access stays open until 30 December 2026.',
   );
   await shop.goTo('2026-12-27T12:00:00.000Z');
   const preview = shop.runner.preview({ type: 'pause', agreementId: id, until: '2027-02-01', by: 'buyer' });
@@ -50,8 +50,8 @@ test('planned and actual on one line: paid, refused, tried again, paused, to com
   ).toEqual([
     '“Library” is on hold meanwhile.',
     'Paused until 1 February 2027.',
-    '€12.00 monthly from 28 February 2027, until cancelled. It can be stopped at any time, to the end of what is paid.',
-    'The buyer gets a message about it.',
+    '€12.00 monthly from 28 February 2027, until cancelled. Cancel any time; you keep access until the end of the period you paid for.',
+    'The buyer is notified by email.',
   ]);
   await shop.act({ type: 'pause', agreementId: id, until: '2027-02-01', by: 'buyer' });
   await shop.goTo('2027-02-10T12:00:00.000Z');
@@ -77,7 +77,7 @@ test('planned and actual on one line: paid, refused, tried again, paused, to com
   const { marks: drawn, end } = layoutKeelLine(story(), 600);
   expect([end, drawn.find((m) => m.state === 'refused')?.phrase]).toEqual([
     'arrow',
-    '23 December 2026, €12.00, second, refused',
+    '23 December 2026, €12.00, second, declined',
   ]);
 });
 

@@ -99,7 +99,7 @@ describe('keel line', () => {
     const { marks, fold } = layoutKeelLine(story(monthly(23), { every: 'monthly' }), 312);
     expect(fold?.lines).toEqual(['20 more', '€12.00 monthly', '€240.00']);
     expect(marks.map((m) => m.kind)).toEqual(['payment', 'payment', 'fold', 'payment']);
-    expect(marks[2]?.phrase).toBe('20 more, €12.00 monthly, €240.00 in all');
+    expect(marks[2]?.phrase).toBe('20 more, €12.00 monthly, €240.00 in total');
     // The same run with room for it is drawn whole.
     expect(layoutKeelLine(story(monthly(5)), 600).fold).toBeNull();
   });
@@ -127,7 +127,7 @@ describe('keel line', () => {
     );
     expect(marks.map((m) => m.phrase)).toEqual([
       '15 June 2026, €64.00, first of 3, paid',
-      '15 July 2026, €64.00, second of 3, refused',
+      '15 July 2026, €64.00, second of 3, declined',
       '16 July 2026, €64.00, tried again',
       '15 August 2026, €64.00, third of 3, to come',
     ]);

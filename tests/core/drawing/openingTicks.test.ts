@@ -26,10 +26,10 @@ test('weekly, module 3 on 1 September: a tick for each in its bar, and a row for
   expect(keelRows(story).map(({ day, what }) => `${day}: ${what}`)).toEqual([
     '15 June 2026: to come',
     '15 June 2026: Hearing Wrens opens, for good',
-    '22 June 2026: Week 2 of Hearing Wrens opens',
-    '6 July 2026: Week 4 of Hearing Wrens opens',
-    '13 July 2026: Week 5 of Hearing Wrens opens',
-    '1 September 2026: Week 3 of Hearing Wrens opens',
+    '22 June 2026: Week 2 of Hearing Wrens unlocks',
+    '6 July 2026: Week 4 of Hearing Wrens unlocks',
+    '13 July 2026: Week 5 of Hearing Wrens unlocks',
+    '1 September 2026: Week 3 of Hearing Wrens unlocks',
   ]);
   const [bar] = layoutKeelLine(story, 480).bars;
   expect(bar?.ticks).toHaveLength(4);
@@ -48,7 +48,7 @@ test('of a membership what stands in it and posts to come; nothing after its acc
   const opened = openedFrom([inside], START, { ...PLACE, products: [...things, inside] });
   const rows = (terms: Parameters<typeof storyOfTerms>[0]): string[] =>
     keelRows(storyOfTerms(terms, opened, START, PLACE)).flatMap(({ day, what }) =>
-      / of Membership m opens/.test(what) ? [`${day}: ${what.replace(' of Membership m opens', '')}`] : [],
+      / of Membership m unlocks/.test(what) ? [`${day}: ${what.replace(' of Membership m unlocks', '')}`] : [],
     );
   expect(rows(ONCE)).toEqual(['1 July 2026: Post next', '15 July 2026: Download b', '15 August 2026: Download c']);
   expect(rows({ ...ONCE, access: { kind: 'for', count: 6, unit: 'week' } })).toEqual([
@@ -72,9 +72,9 @@ test('of somebody real what is still to open, by the days they missed', () => {
   };
   const ahead = ticksAhead(COURSE, [pass], '2026-07-06T10:00:00.000Z', { ...PLACE, products: [COURSE] });
   expect(ahead.map(({ at, words }) => `${dateIn(at, ZONE)} ${words}`)).toEqual([
-    '2026-07-11 Week 4 of Hearing Wrens opens',
-    '2026-07-18 Week 5 of Hearing Wrens opens',
-    '2026-09-01 Week 3 of Hearing Wrens opens',
+    '2026-07-11 Week 4 of Hearing Wrens unlocks',
+    '2026-07-18 Week 5 of Hearing Wrens unlocks',
+    '2026-09-01 Week 3 of Hearing Wrens unlocks',
   ]);
   expect(ticksAhead(undefined, [pass], START, { ...PLACE, products: [] })).toEqual([]);
 });
@@ -98,7 +98,7 @@ test.each<[string, DraftTermsGiven, Script['act'], string[]]>([
     ['06-22 Week 2', '07-06 Week 4', '07-13 Week 5', '09-01 Week 3'],
   ],
   [
-    'given back on 7 July: nothing opens after it closed',
+    'refunded on 7 July: nothing opens after it closed',
     { kind: 'once', amount: '90' },
     { on: '2026-07-07', what: 'refund', until: null },
     ['06-22 Week 2', '07-06 Week 4'],
@@ -125,7 +125,7 @@ test.each<[string, DraftTermsGiven, Script['act'], string[]]>([
   if ('problem' in played) throw new Error(played.problem);
   expect(
     played.steps.flatMap(({ at, what, text }) =>
-      what === 'part-opens' ? [`${dateIn(at, ZONE).slice(5)} ${text.replace(' of Hearing Wrens opens', '')}`] : [],
+      what === 'part-opens' ? [`${dateIn(at, ZONE).slice(5)} ${text.replace(' of Hearing Wrens unlocks', '')}`] : [],
     ),
   ).toEqual(opens);
 });

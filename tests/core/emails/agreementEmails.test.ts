@@ -109,7 +109,7 @@ test('a subscription after a trial: told before it ends, received, paused, back,
   expect(told).toEqual([
     [
       'Your trial of Offer 0 ends on 7 December 2026',
-      'If you do nothing, we’ll charge €12.00 to your card on 7 December 2026. After that: €12.00 monthly from 7 December 2026, until cancelled. It can be stopped at any time, to the end of what is paid. Don’t want to continue? Cancel before 7 December 2026 and you pay nothing more.',
+      'If you do nothing, we’ll charge €12.00 to your card on 7 December 2026. After that: €12.00 monthly from 7 December 2026, until cancelled. Cancel any time; you keep access until the end of the period you paid for. Don’t want to continue? Cancel before 7 December 2026 and you pay nothing more.',
     ],
     [
       'Payment received for Offer 0',
@@ -127,7 +127,7 @@ test('a subscription after a trial: told before it ends, received, paused, back,
     ['Offer 0 continues', 'You’ve undone the cancellation. Next payment: €12.00 on 12 February 2027.'],
     [
       'Your payment date for Offer 0 has changed',
-      'Next payment: €12.00 on 20 February 2027. The days in between are free. €12.00 monthly from 20 February 2027, until cancelled. It can be stopped at any time, to the end of what is paid.',
+      'Next payment: €12.00 on 20 February 2027. The days in between are free. €12.00 monthly from 20 February 2027, until cancelled. Cancel any time; you keep access until the end of the period you paid for.',
     ],
     [
       'Your card for Offer 0 was changed',
@@ -135,7 +135,7 @@ test('a subscription after a trial: told before it ends, received, paused, back,
     ],
     [
       'Your payment for Offer 0 changes on 20 February 2027',
-      'From 20 February 2027 you pay €9.92, because your country or VAT number changed. €9.92 monthly from 20 February 2027, until cancelled. It can be stopped at any time, to the end of what is paid.',
+      'From 20 February 2027 you pay €9.92, because your country or VAT number changed. €9.92 monthly from 20 February 2027, until cancelled. Cancel any time; you keep access until the end of the period you paid for.',
     ],
   ]);
 });
@@ -225,7 +225,7 @@ test('stopped with money back, come to its end, and switched', async () => {
   );
   expect(switched.at(-1)).toEqual([
     'You’re now on Offer 1',
-    'Next payment: €120.00 on 23 November 2027. €120.00 yearly from 23 November 2027, until cancelled. It can be stopped at any time, to the end of what is paid.',
+    'Next payment: €120.00 on 23 November 2027. €120.00 yearly from 23 November 2027, until cancelled. Cancel any time; you keep access until the end of the period you paid for.',
   ]);
 });
 

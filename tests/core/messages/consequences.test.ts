@@ -24,13 +24,13 @@ const ACTS: { name: string; command: (id: string) => Command; en: string[]; de: 
   {
     name: 'an amount goes back and it goes on',
     command: (agreementId) => ({ type: 'refund-agreement', agreementId, amount: 500, ends: false, reason: '' }),
-    en: ['€5.00 goes back to the card.'],
+    en: ['€5.00 is refunded to the card.'],
     de: [/^5,00\s€ gehen auf die Karte zurück\.$/],
   },
   {
     name: 'everything goes back and it ends',
     command: (agreementId) => ({ type: 'refund-agreement', agreementId, amount: null, ends: true, reason: '' }),
-    en: ['€12.00 goes back to the card.', '“Library” closes.', 'It ends, and no further payment is taken.'],
+    en: ['€12.00 is refunded to the card.', '“Library” closes.', 'It ends, and nothing more is charged.'],
     de: [
       /^12,00\s€ gehen auf die Karte zurück\.$/,
       /^Geschlossen wird: „Library“\.$/,
@@ -40,7 +40,7 @@ const ACTS: { name: string; command: (id: string) => Command; en: string[]; de: 
   {
     name: 'it stops now',
     command: (agreementId) => ({ type: 'cancel', agreementId, when: 'now', giveBack: false, by: 'seller' }),
-    en: ['“Library” closes.', 'Ended on 23 November 2026: it was stopped.', 'The buyer gets a message about it.'],
+    en: ['“Library” closes.', 'Ended on 23 November 2026: it was cancelled.', 'The buyer is notified by email.'],
     de: [
       /^Geschlossen wird: „Library“\.$/,
       /23\. November 2026/,
@@ -58,7 +58,7 @@ const ACTS: { name: string; command: (id: string) => Command; en: string[]; de: 
     name: 'it is switched',
     command: (agreementId) => ({ type: 'switch', agreementId, offerId: 'off_1', priceId: 'pr_1' }),
     en: [
-      '€108.00 is taken from the card ending 0001 now, after €12.00 for unused days.',
+      '€108.00 is charged to the card ending 0001 now, after €12.00 for unused days.',
       'When it is paid, “Offer 1” begins, counted from 23 November 2026.',
     ],
     de: [
@@ -82,7 +82,7 @@ test('the rest of a plan is taken from the card that is kept, and nothing else i
   const shop = await shopInMemory(releaseWith([{ kind: 'plan', amount: '9', payments: '3' }]), START);
   const { id } = await shop.buy({});
   const payRest: Command = { type: 'pay-rest', agreementId: id };
-  expect(await leadsTo(shop, id, payRest, 'en')).toEqual(['€18.00 is taken from the card ending 0001 now.']);
+  expect(await leadsTo(shop, id, payRest, 'en')).toEqual(['€18.00 is charged to the card ending 0001 now.']);
   expect((await leadsTo(shop, id, payRest, 'de')).map((s) => s.replace(/\s/g, ' '))).toEqual([
     '18,00 € werden jetzt von der Karte mit den Endziffern 0001 abgebucht.',
   ]);

@@ -207,11 +207,11 @@ test('acting on many leaves out whom it must, says why, and names one example', 
   expect(refunds.targets.map((t) => t.order.id)).toEqual(['o0']);
   expect(refunds.leftOut).toEqual([
     { why: 'nothing was paid', count: 1 },
-    { why: 'given back already', count: 1 },
-    { why: 'disputed by a bank', count: 1 },
+    { why: 'already refunded', count: 1 },
+    { why: 'disputed', count: 1 },
   ]);
   expect(refunds.button).toBe('Refund €24.00 for 1 order and close their access');
-  expect(refunds.example).toContain('Tove gets back €24.00 for order 1001');
+  expect(refunds.example).toContain('Tove gets €24.00 for order 1001 refunded');
   const links = planLinks(rows, { u2: 1_000 }, 2_000);
   expect(links.targets.map((t) => t.order.personId)).toEqual(['u1']);
   expect(links.leftOut).toEqual([
@@ -224,7 +224,7 @@ test('a copy is asked for after seven days with changes, and not before', () => 
   const day = 86_400_000;
   expect(copyReminder(undefined, 0)).toBeNull();
   expect(copyReminder({ at: null, changedSince: 0 }, 6 * day)).toBeNull();
-  expect(copyReminder({ at: null, changedSince: 0 }, 7 * day)).toBe('No copy of your drafts was taken yet.');
-  expect(copyReminder({ at: 0, changedSince: 5 * day }, 12 * day)).toBe('Last copy taken 12 days ago.');
+  expect(copyReminder({ at: null, changedSince: 0 }, 7 * day)).toBe('You have not saved a copy of your drafts yet.');
+  expect(copyReminder({ at: 0, changedSince: 5 * day }, 12 * day)).toBe('You last saved a copy 12 days ago.');
   expect(copyReminder({ at: 0, changedSince: null }, 400 * day)).toBeNull();
 });

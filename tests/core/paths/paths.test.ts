@@ -68,7 +68,7 @@ test('a path from when steps stood in order is read on: same addresses, each lea
   expect(upgradePath(path)).toBe(path);
 });
 
-test('addresses: the path’s own is where it begins; former words of path and step lead on for good', () => {
+test('addresses: the path’s own is where it starts; former words of path and step lead on for good', () => {
   const path = softer();
   const parts = stepOf(path, 'parts');
   if (parts) Object.assign(parts, { address: 'in-parts', formerAddresses: ['parts', 'softly'] });

@@ -27,7 +27,7 @@ const found = (currency: string, amount: string, edit: (content: DraftContent) =
 test('the same at the same price is nothing; at another, everybody sees both; kept for an entrance it is some people’s', () => {
   expect(found('EUR', '24')).toEqual([]);
   expect(found('EUR', '18')).toEqual([
-    'The same costs €24.00 on “Field pack” and €18.00 on “Pack again”, and everybody sees both. Keep one for an entrance if it is meant for some.',
+    'The same costs €24.00 on “Field pack” and €18.00 on “Pack again”, and everybody sees both. Show one only through a special link if it is meant for some.',
   ]);
   expect(
     found('EUR', '18', ({ paths }) => {

@@ -68,7 +68,7 @@ const money = (shop: MemoryShop, personId = 'u1', n = 0) =>
     type: 'take-money-back',
     sessionId: seatOf(shop, personId, n)?.id ?? '',
     personId,
-    reason: 'Called off',
+    reason: 'Cancelled',
   });
 const letters = (shop: MemoryShop, person?: string): string[] =>
   shop.ports.sessions
@@ -110,7 +110,7 @@ test('all dates: a seat at each that is to come, one letter for all of them', as
   const first = shop.ports.sessions.filter(({ mail }) => mail.mail === 'booked');
   expect(first.map(({ also }) => also.length)).toEqual([2, 1]);
   await shop.goTo(at('2026-07-03T10:00'));
-  await expect(shop.order({ person: 'u3' })).rejects.toThrow('not on sale any more');
+  await expect(shop.order({ person: 'u3' })).rejects.toThrow('no longer on sale');
 });
 
 test('sold on for its recordings, it takes no seat', async () => {
@@ -137,7 +137,7 @@ describe('the last seat', () => {
     let answer: ChargeAnswer = { status: 'waits-for-bank', confirmAt: 'https://bank.example.org' };
     const shop = await shopWith({ ...one, answers: () => answer });
     await expect(shop.order({ dates: ['d1'] })).rejects.toThrow('no order came of it');
-    await expect(shop.order({ person: 'u2', dates: ['d1'] })).rejects.toThrow('no seat left');
+    await expect(shop.order({ person: 'u2', dates: ['d1'] })).rejects.toThrow('is full');
     expect([room(shop)[0], seats(shop)]).toEqual([0, []]);
     await shop.goTo(at('2026-06-16T09:00'));
     expect(room(shop)[0]).toBe(1);
@@ -213,7 +213,7 @@ test('money back or access withdrawn before it begins gives the seat back, after
   expect([room(shop)[0], seatOf(shop, 'u3')?.status]).toEqual([2, 'booked']);
 });
 
-describe('a date that is moved or called off', () => {
+describe('a date that is moved or cancelled', () => {
   test('moved twice: each word rises, and counts from the time of now', async () => {
     const shop = await shopWith();
     await shop.order({ dates: ['d1'] });
@@ -379,7 +379,7 @@ describe('access that ends', () => {
 
   test('no date after it is sold with it', async () => {
     const shop = await forAWeek();
-    await expect(shop.order({ dates: ['d2'] })).rejects.toThrow('no seat left');
+    await expect(shop.order({ dates: ['d2'] })).rejects.toThrow('is full');
     await shop.order({ person: 'u2', dates: ['d1'] });
     const all = await forAWeek({ class: { pick: 'all' } });
     await all.order({});
@@ -525,7 +525,7 @@ test('while a class is on, nobody can book anything else', async () => {
   expect(slots()).toContain('10');
 });
 
-test('whatever is bought, given, moved and given back: no date has more seats taken than it has, and each is somebody’s', async () => {
+test('whatever is bought, given, moved and refunded: no date has more seats taken than it has, and each is somebody’s', async () => {
   const act = fc.oneof(
     fc.record({
       does: fc.constant('buy' as const),

@@ -82,7 +82,7 @@ test('what one of them is paying for at this moment neither can ask for again', 
   const [key = ''] = [...shop.runner.state.charges.keys()];
   await shop.act({ type: 'answer-charge', key, answer: { status: 'paid', paymentId: 'pay_bank' } });
   expect([...shop.runner.state.agreements.values()].map((a) => a.personId)).toEqual(['new']);
-  // It was answered: what it held is given back, under whichever name.
+  // It was answered: what it held is refunded, under whichever name.
   expect([...shop.runner.state.taken].filter(([key, count]) => /^(begins|runs)/.test(key) && count !== 0)).toEqual([]);
 });
 

@@ -56,7 +56,7 @@ describe('a refund after a switch', () => {
     await shop.goTo(on('2026-12-03'));
     expect(await switchTo(shop, a.id, 1)).toBe('done');
     await shop.goTo(on('2026-12-05'));
-    // 20.00 of the first payment became credit: 10.00 are left to be given back.
+    // 20.00 of the first payment became credit: 10.00 are left to be refunded.
     const back = await shop.act({
       type: 'refund',
       orderId: a.orderId,
@@ -92,7 +92,7 @@ describe('what is to replace a subscription waits for the bank', () => {
     await shop.goTo(on('2026-12-23', '10:04'));
     // Its due came at 10:00, and waits.
     expect(shop.asked()).toEqual(['2026-11-23 30.00', '2026-12-23 100.00 waits-for-bank']);
-    expect(await switchTo(shop, a.id, 1)).toMatch(/asked/);
+    expect(await switchTo(shop, a.id, 1)).toMatch(/still deciding/);
     shop.ports.setNow(on('2026-12-23', '10:05'));
     await shop.act({
       type: 'answer-charge',
@@ -132,7 +132,7 @@ describe('one subscription to an offer', () => {
     await shop.goTo(on('2026-12-03'));
     const slow = slowCharges(shop);
     expect(await switchTo(shop, a.id, 1)).toBe('done');
-    await expect(shop.order({ i: 1 })).rejects.toThrow('runs already');
+    await expect(shop.order({ i: 1 })).rejects.toThrow('already has this subscription');
     slow.held().forEach(slow.answer);
     await shop.goTo(on('2026-12-04'));
     expect(running(shop)).toEqual(['off_1']);
@@ -158,7 +158,7 @@ describe('one subscription to an offer', () => {
     expect([running(shop), needsYou(shop)]).toEqual([['off_0', 'off_1'], []]);
   });
 
-  test('a success that comes once it runs already stands, and is told to the seller', async () => {
+  test('a success that comes once it already has this subscription stands, and is told to the seller', async () => {
     const shop = await opened(['30', '50']);
     const a = await shop.buy({ i: 0, person: 'u1' });
     await shop.buy({ i: 1, person: 'u2' });
@@ -516,7 +516,7 @@ describe('a dispute after a switch', () => {
   });
 });
 
-test('the tax of what banks take back and of what is given back adds up to the tax of the payment', async () => {
+test('the tax of what banks take back and of what is refunded adds up to the tax of the payment', async () => {
   const tax = { how: 'included' as const, home: 'PT', rates: [{ country: 'PT', rate: 1_900, from: null }] };
   const shop = await shopInMemory(releaseWith([{ kind: 'once', amount: '27' }], { shop: { tax } }), BEGUN);
   const { id: orderId } = await shop.order({ i: 0 });
@@ -674,13 +674,13 @@ describe('a class: the seat or the money, once for each date and unit', () => {
   const takesMoney = (shop: MemoryShop, sessionId: string) =>
     shop.act({ type: 'take-money-back', sessionId, personId: 'u1', reason: '' });
 
-  test('called off with both offered: another date was attended, so no money goes back', async () => {
+  test('cancelled with both offered: another date was attended, so no money goes back', async () => {
     const shop = await classShop([{ kind: 'once', amount: '60' }], [klass()], ['k']);
     await shop.order({ i: 0 });
     await shop.act({ type: 'call-off-date', productId: 'k', dateId: 'd1', offers: both });
     expect(await takes(shop, 'd2')).toBe('done');
     await shop.goTo(on('2027-01-18'));
-    expect(await takesMoney(shop, seat(shop))).toMatch(/No money can be taken back/);
+    expect(await takesMoney(shop, seat(shop))).toMatch(/can’t be refunded here/);
     expect([shop.ports.refunds, doors(shop)]).toEqual([[], ['k open']]);
   });
 
@@ -690,13 +690,13 @@ describe('a class: the seat or the money, once for each date and unit', () => {
     await shop.order({ i: 0 });
     await shop.act({ type: 'move-date', productId: 'k', dateId: 'd1', from: on('2027-01-11', '19:00'), offers: both });
     expect(await takesMoney(shop, seat(shop))).toBe('done');
-    expect(await takes(shop, 'd1')).toMatch(/went back to you/);
+    expect(await takes(shop, 'd1')).toMatch(/was refunded/);
     await shop.act({ type: 'call-off-date', productId: 'k', dateId: 'd1', offers: both });
-    expect(await takesMoney(shop, seat(shop))).toMatch(/No money/);
+    expect(await takesMoney(shop, seat(shop))).toMatch(/can’t be refunded here/);
     expect(shop.ports.refunds.map(({ amount }) => amount)).toEqual([3_000]);
   });
 
-  test('three paid seats are three at another date, less those that were given back', async () => {
+  test('three paid seats are three at another date, less those that were refunded', async () => {
     const shop = await classShop([{ kind: 'once', amount: '20' }], [klass()], ['k']);
     const { id: orderId } = await shop.order({ i: 0, quantity: 3 });
     await shop.act({
@@ -725,7 +725,7 @@ describe('a class: the seat or the money, once for each date and unit', () => {
     expect(seats(shop).at(-1)).toBe('d3 2 booked');
   });
 
-  test('a date called off gives back its part of the units that are left', async () => {
+  test('a date cancelled gives back its part of the units that are left', async () => {
     const two = klass({ pick: 'all' }, DATES.slice(0, 2));
     const shop = await classShop([{ kind: 'once', amount: '20' }], [two], ['k']);
     const { id: orderId } = await shop.order({ i: 0, quantity: 3 });
@@ -743,7 +743,7 @@ describe('a class: the seat or the money, once for each date and unit', () => {
     const direct = await shop.buy({ i: 1, person: 'u2', dates: ['d1'] });
     for (const { id } of [member, direct])
       await shop.act({ type: 'cancel', agreementId: id, when: 'end', giveBack: false, by: 'buyer' });
-    expect(await takes(shop, 'd2')).toMatch(/Access ends before/);
+    expect(await takes(shop, 'd2')).toMatch(/Your access ends before/);
     expect(await takes(shop, 'd1')).toBe('done');
     const moved = await shop.act({
       type: 'change-seat',
@@ -752,7 +752,7 @@ describe('a class: the seat or the money, once for each date and unit', () => {
       dateId: 'd4',
       zone: null,
     });
-    expect(moved).toMatch(/Access ends before/);
+    expect(moved).toMatch(/Your access ends before/);
   });
 
   test('a seat belongs to the right to its class: a level above, and a purchase of the class itself, keep it', async () => {

@@ -128,10 +128,10 @@ describe('the worked orders', () => {
     const order = await shop.order(pick(PACK, { quantity: 2 }));
     expect([order.passIds.length, bought(order).lines[0]?.paid, order.lines[0]?.quantity]).toEqual([1, 4_800, 2]);
     await expect(shop.order(pick(PACK, { quantity: 2 }))).rejects.toThrow('Each buyer can have this 3 times');
-    await expect(shop.order({ ...pick(PACK, { quantity: 3 }), person: 'u2' })).rejects.toThrow('At most 2 of this');
+    await expect(shop.order({ ...pick(PACK, { quantity: 3 }), person: 'u2' })).rejects.toThrow('at most 2 of this');
     await shop.order({ ...pick(PACK, { quantity: 2 }), person: 'u2' });
     await expect(shop.order({ ...pick(PACK), person: 'u3' })).rejects.toThrow('The last one was sold');
-    await expect(shop.order({ ...pick(GUIDE, { quantity: 2 }), person: 'u3' })).rejects.toThrow('Only one of this');
+    await expect(shop.order({ ...pick(GUIDE, { quantity: 2 }), person: 'u3' })).rejects.toThrow('only one of this');
   });
 
   test('a refund names units: what it names is gone for the next, and comes back when it is refused', async () => {
@@ -255,7 +255,7 @@ describe('money back of what several payments bought', () => {
     expect(lineBought(order, 'l3')).toMatchObject({ givenBack: 0, reserved: 0, amount: 21_000 });
   });
 
-  test('a dispute of the offer’s payment holds what that opened; the checkout’s can be given back', async () => {
+  test('a dispute of the offer’s payment holds what that opened; the checkout’s can be refunded', async () => {
     const { shop, order } = await both();
     const open = (paymentId: string, amount: number): Promise<string> =>
       shop.act({ type: 'open-dispute', disputeId: 'd', paymentId, amount, answerBy: START });
@@ -263,7 +263,7 @@ describe('money back of what several payments bought', () => {
     expect([doors(shop, order), orderStatus(order)]).toEqual([['open', 'open', 'on-hold'], 'disputed']);
     const give = (lineId: string, amount: number): Promise<string> =>
       shop.act({ type: 'refund', orderId: order.id, shares: [{ lineId, amount }], reason: '' });
-    expect(await give('l3', 100)).toContain('disputes');
+    expect(await give('l3', 100)).toContain('is disputed');
     expect(await give('l1', 2_400)).toBe('done');
     await shop.act({ type: 'close-dispute', disputeId: 'd', won: false });
     expect([doors(shop, order), lineBought(order, 'l3').lost]).toEqual([['closed', 'open', 'closed'], 21_000]);
@@ -355,7 +355,7 @@ describe('an offer after payment', () => {
     expect([doors(shop, order), orderStatus(order)]).toEqual([['on-hold', 'open'], 'disputed']);
   });
 
-  test('given back while the offer is being paid: what was bought closes, what is paid opens', async () => {
+  test('refunded while the offer is being paid: what was bought closes, what is paid opens', async () => {
     const { shop, order } = await paid();
     answer = { status: 'waits-for-bank', confirmAt: '/bank' };
     await shop.accept(order.id, TALK);
@@ -427,7 +427,7 @@ test('bought for somebody else: passes go there, papers, limits and money back s
   const { state } = shop.runner;
   expect([...state.passes.values()].map((p) => p.personId)).toEqual(['u9', 'u9', 'u9']);
   await expect(shop.order({ ...pick(PACK), extras: [pick(COURSE)], recipientId: 'u9' })).rejects.toThrow(
-    'Only what is paid once can be given as a gift.',
+    'Only prices paid once can be given as a gift.',
   );
   expect([order.personId, order.recipientId, state.taken.get('u1/pr_0'), state.taken.get('u9/pr_0')]).toEqual([
     'u1',
@@ -530,7 +530,7 @@ describe('what others claim with somebody’s address', () => {
 
   test('is set free by the person signed in, whose trial it is; the claim then buys nothing', async () => {
     const shop = await claim();
-    await expect(shop.order({ ...pick(LIBRARY), signedIn: true })).rejects.toThrow('runs already');
+    await expect(shop.order({ ...pick(LIBRARY), signedIn: true })).rejects.toThrow('already has this subscription');
     await setFree(shop, 'u1');
     const order = await shop.order({ ...pick(LIBRARY), signedIn: true });
     expect([bought(order).lines[0]?.paid, [...shop.runner.state.charges.values()].map((c) => c.status)]).toEqual([
@@ -543,7 +543,7 @@ describe('what others claim with somebody’s address', () => {
     const shop = await claim();
     shop.ports.payments.void = () => Promise.resolve({ status: 'paid', paymentId: 'late' });
     await setFree(shop, 'u1');
-    await expect(shop.order({ ...pick(LIBRARY), signedIn: true })).rejects.toThrow('runs already');
+    await expect(shop.order({ ...pick(LIBRARY), signedIn: true })).rejects.toThrow('already has this subscription');
   });
 
   test('stays for another person, for another offer, for their own request, and for what takes nothing once', async () => {

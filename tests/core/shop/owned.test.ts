@@ -85,7 +85,7 @@ test('its paper says so: that of the order, or behind a trial that of the first 
   const now = await bundleShop(once('100'), OFF);
   await now.order({ i: 1 });
   const order = await buysBundle(now);
-  expect(rows(order, 0, null)).toEqual(['Offer 0, less €30.00 for what you had of it: €70.00']);
+  expect(rows(order, 0, null)).toEqual(['Offer 0, less €30.00 for what you already own: €70.00']);
   const trial = await bundleShop({ kind: 'subscription', amount: '50', trial: { days: '14', fee: '1' } }, OFF);
   await trial.order({ i: 1 });
   const { id } = await buysBundle(trial);
@@ -94,7 +94,7 @@ test('its paper says so: that of the order, or behind a trial that of the first 
   if (!begun || !agreement) throw new Error('it has begun');
   expect([rows(begun, 0, null), rows(begun, 1, agreement), rows(begun, 2, agreement)]).toEqual([
     ['Offer 0: €1.00'],
-    [expect.stringMatching(/, less €30\.00 for what you had of it: €20\.00$/)],
+    [expect.stringMatching(/, less €30\.00 for what you already own: €20\.00$/)],
     [expect.stringMatching(/^(?!.*less).*: €50\.00$/)],
   ]);
 });
@@ -163,7 +163,7 @@ test.each<[string, DraftTermsGiven[], (shop: MemoryShop) => Promise<unknown>, st
     '100.00',
   ],
   ['paid with nothing', [{ kind: 'free', amount: '' }], (shop) => shop.order({ i: 3 }), '100.00'],
-  ['given back', [], async (shop) => refundAll(shop, (await shop.order({ i: 1 })).id, 4_000), '100.00'],
+  ['refunded', [], async (shop) => refundAll(shop, (await shop.order({ i: 1 })).id, 4_000), '100.00'],
   [
     'on its way back',
     [],
@@ -174,7 +174,7 @@ test.each<[string, DraftTermsGiven[], (shop: MemoryShop) => Promise<unknown>, st
     },
     '100.00',
   ],
-  ['given back in part', [], async (shop) => refundAll(shop, (await shop.order({ i: 1 })).id, 3_999), '70.00'],
+  ['refunded in part', [], async (shop) => refundAll(shop, (await shop.order({ i: 1 })).id, 3_999), '70.00'],
   [
     'in dispute',
     [],

@@ -107,7 +107,7 @@ describe('sending is said in what is paid today and in all', () => {
     const { said, charged } = await saidAndCharged(live, { ...pick(0, { sendTo }), country: 'PT' });
     // 20.00 and 2 × 4.50, 23 % on top: 24.60 + 11.07.
     expect(said[0]).toMatch(
-      /^Today €35\.67\. Then €35\.67 monthly.* Each payment includes 2 parcels and €11\.07 for sending them\./,
+      /^Today €35\.67\. Then €35\.67 monthly.* Each payment includes 2 parcels and €11\.07 for delivery\./,
     );
     expect(said[1]).toMatch(/In jeder Zahlung sind 2 Pakete enthalten, mit 11,07 € für den Versand\./);
     expect(charged).toEqual(['35.67', '35.67', '35.67']);
@@ -120,7 +120,7 @@ describe('sending is said in what is paid today and in all', () => {
     });
     const { said, charged } = await saidAndCharged(live, { ...pick(0, { sendTo }), country: 'PT' });
     expect(said[0]).toMatch(
-      /^Today €34\.50, of which €4\.50 for sending\. Then 2 payments of €30\.00.* In all €94\.50\.$/,
+      /^Today €34\.50, of which €4\.50 for delivery\. Then 2 payments of €30\.00.* €94\.50 in total\.$/,
     );
     expect(said[1]).toMatch(/^Heute 34,50 €, davon 4,50 € für den Versand\..* Insgesamt 94,50 €\.$/);
     expect(charged).toEqual(['34.50', '30.00', '30.00']);
@@ -138,7 +138,7 @@ describe('sending is said in what is paid today and in all', () => {
       },
     );
     const { said, charged } = await saidAndCharged(live, { ...pick(0), extras: [pick(1, { sendTo })] });
-    expect(said[0]).toBe('Today €17.00, of which €7.00 for sending, once. Nothing more later.');
+    expect(said[0]).toBe('Today €17.00, of which €7.00 for delivery, one payment.');
     expect(said[1]).toBe('Heute 17,00 €, davon 7,00 € für den Versand, einmalig. Später nichts mehr.');
     expect(charged).toEqual(['37.00']);
   });
@@ -163,7 +163,7 @@ describe('credit that pays first is said', () => {
     const card = { locale: 'en', charged: cardChargeOf(a, null) };
     expect(agreementState(a, card)).toBe('The next payment is €13.33 on 3 March 2027.');
     expect(restInWords(a, card)).toBe(
-      'Nothing is charged up to and including 3 February 2027: your credit pays. Then €13.33 on 3 March 2027, then €20.00 monthly from 3 April 2027, until cancelled. It can be stopped at any time, to the end of what is paid.',
+      'Nothing is charged up to and including 3 February 2027: your credit pays. Then €13.33 on 3 March 2027, then €20.00 monthly from 3 April 2027, until cancelled. Cancel any time; you keep access until the end of the period you paid for.',
     );
     expect(restInWords(a, { ...card, locale: 'de' }).replace(/\s/g, ' ')).toMatch(
       /^Bis einschließlich 3\. Februar 2027 wird nichts abgebucht: Ihr Guthaben zahlt\. Danach 13,33 € am 3\. März 2027, dann monatlich 20,00 €/,

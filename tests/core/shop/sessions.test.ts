@@ -82,7 +82,7 @@ const booked = (shop: MemoryShop): string[] =>
     .map((s) => DateTime.fromISO(s.from, { zone: ZONE }).toFormat('yyyy-MM-dd HH:mm'));
 const letters = (shop: MemoryShop): string[] => shop.ports.sessions.map(({ mail }) => mail.mail);
 
-test('bought, booked, moved, called off, held and missed: what is left, line by line', async () => {
+test('bought, booked, moved, cancelled, held and missed: what is left, line by line', async () => {
   const shop = await shopWith();
   await shop.order({});
   expect(left(shop)).toBe(3);
@@ -92,7 +92,7 @@ test('bought, booked, moved, called off, held and missed: what is left, line by 
   expect(await book(shop, '2026-06-23T09:00')).toBe('done');
   expect(left(shop)).toBe(0);
   expect(await book(shop, '2026-06-24T09:00')).toBe('no-sessions-left');
-  // In time: it is given back.
+  // In time: it is refunded.
   expect(await callOff(shop, last(shop))).toBe('done');
   expect(left(shop)).toBe(1);
   const [first, second] = sessions(shop);
@@ -194,7 +194,7 @@ describe('short notice', () => {
     return shop;
   };
 
-  test('it cannot be moved, and called off it counts, which is said before', async () => {
+  test('it cannot be moved, and cancelled it counts, which is said before', async () => {
     const shop = await near();
     expect(await move(shop, last(shop), '2026-06-18T10:00')).toBe('session-late');
     expect(await callOff(shop, last(shop))).toBe('session-late');
@@ -222,7 +222,7 @@ describe('short notice', () => {
 });
 
 describe('when the money stops', () => {
-  test('given back, everything booked falls away and is said; what was held stays', async () => {
+  test('refunded, everything booked falls away and is said; what was held stays', async () => {
     const shop = await shopWith();
     const order = await shop.order({});
     await book(shop, '2026-06-17T10:00');
@@ -276,7 +276,7 @@ describe('when the money stops', () => {
     expect(left(shop)).toBe(5);
   });
 
-  test('units that are on their way back, and everything booked meanwhile: what was given back is not kept', async () => {
+  test('units that are on their way back, and everything booked meanwhile: what was refunded is not kept', async () => {
     const shop = await shopWith({ sessions: 2 }, [ONCE], (prices) => {
       for (const price of prices) price.limit = { inAll: '', each: '', perOrder: '5' };
     });

@@ -341,7 +341,7 @@ describe('refunds and disputes', () => {
         locale: 'en',
       }).sentence,
     ).toBe(
-      'Tove cannot open Field pack any more: the bank took the money back on 15 June 2026 (order 1002 of 15 June 2026).',
+      'Tove can no longer open Field pack: the payment was lost in a dispute on 15 June 2026 (order 1002 of 15 June 2026).',
     );
     checkPromises(runner.state);
   });

@@ -304,7 +304,7 @@ test('sold, it waits until it is sent; the buyer hears of it once; taken back, i
 });
 
 describe('what is under way with the money', () => {
-  test('given back, it need not be sent; of several, only what is left', async () => {
+  test('refunded, it need not be sent; of several, only what is left', async () => {
     const shop = await shopWith([ONCE]);
     const order = await shop.order({ sendTo: TO_PORTO, quantity: 3 });
     const pass = () => shop.runner.state.passes.get(tasks(shop)[0]?.passId ?? '')!;

@@ -162,7 +162,7 @@ describe('two disputes of one agreement', () => {
 });
 
 describe('money on its way back', () => {
-  test('nothing is given back twice: cancelled with unused days, or switched, while it is unanswered', async () => {
+  test('nothing is refunded twice: cancelled with unused days, or switched, while it is unanswered', async () => {
     const shop = await shopInMemory(releaseWith([monthly('30'), monthly('100')]), START);
     const { id } = await shop.buy({});
     const held = holdRefunds(shop);
@@ -178,7 +178,7 @@ describe('money on its way back', () => {
     expect([refunded(shop), shop.agreement(id).status, shop.asked()]).toEqual([[3_000], 'ended', ['2026-11-23 30.00']]);
   });
 
-  test('a part on its way leaves the rest to be given back, and the tax of both parts is the whole', async () => {
+  test('a part on its way leaves the rest to be refunded, and the tax of both parts is the whole', async () => {
     const tax = { how: 'included' as const, home: 'PT', rates: [{ country: 'PT', rate: 1900, from: null }] };
     const shop = await shopInMemory(releaseWith([{ kind: 'once', amount: '27' }], { shop: { tax } }), START);
     await shop.buy({}).catch(() => undefined);
@@ -263,7 +263,7 @@ describe('money on its way back', () => {
   });
 });
 
-describe('a disputed payment is not given back, the others are', () => {
+describe('a disputed payment is not refunded, the others are', () => {
   test.each<[string, DraftTermsGiven, string, number]>([
     ['a plan paid off', { kind: 'plan', amount: '97', payments: '3' }, '2027-02-01', 9_700],
     ['a subscription that was ended', monthly('12'), '2027-01-01', 1_200],
@@ -608,7 +608,7 @@ describe('a switch that waits for its answer', () => {
     return line && line.paid - line.givenBack - line.lost;
   };
 
-  test('nothing of its days is given back meanwhile, in part or in whole', async () => {
+  test('nothing of its days is refunded meanwhile, in part or in whole', async () => {
     const { shop, id, letGo } = await switching();
     const { orderId } = shop.agreement(id);
     const done = [
@@ -867,7 +867,7 @@ test('a product that is taken off sale and emptied is not published while somebo
   without.content.paths = [];
   for (const product of without.content.products) asDownload(product).files = [];
   const said = await shop.act({ type: 'publish', release: without, hasFile: () => true });
-  expect(said).toMatch(/people who paid would lose something/);
+  expect(said).toMatch(/customers would lose something/);
 });
 
 test('a product that loses one of two files that somebody can open is not published', async () => {
@@ -980,7 +980,7 @@ describe('a shop that stands still', () => {
     const { id } = await shop.buy({});
     const lines = shop.ports.batches.length;
     still(shop, true);
-    expect(await shop.act({ type: 'pause', agreementId: id, until: null, by: 'seller' })).toMatch(/stands still/);
+    expect(await shop.act({ type: 'pause', agreementId: id, until: null, by: 'seller' })).toMatch(/shop is paused/);
     await expect(shop.buy({ person: 'u2' })).rejects.toThrow();
     shop.ports.setNow(at('2026-12-24'));
     await shop.runner.settle();

@@ -72,7 +72,7 @@ describe('a member in New York books, moves and calls off', () => {
 
   test('booked, in both zones, with a file that calendars take in; what was asked is read by the seller alone', async () => {
     expect((await book(tove, '2026-06-22T13:00:00.000Z', { answers: [] })).body.code).toBe('answer-needed');
-    expect((await book(tove, '2026-06-22T13:00:00.000Z')).body.sentence).toContain('It is booked');
+    expect((await book(tove, '2026-06-22T13:00:00.000Z')).body.sentence).toContain('Booked.');
     const mail = await mailTo('tove@example.org', /^\[Test\] Booked/);
     expect(mail.text).toContain('Monday 22 June 2026, 09:00 to 10:00 (New York)');
     expect(mail.text).toContain('Monday 22 June 2026, 14:00 to 15:00 (Lisbon)');
@@ -94,7 +94,7 @@ describe('a member in New York books, moves and calls off', () => {
     expect(JSON.stringify(shop.counter.context.runner.state.sessions.get(row?.id ?? ''))).not.toContain('wren');
   });
 
-  test('moved and called off: one name, a higher number each time, and struck off in the end', async () => {
+  test('moved and cancelled: one name, a higher number each time, and struck off in the end', async () => {
     const [session] = (await read(tove)).sessions;
     expect(
       (await act(tove, session?.id ?? '', { act: 'move', at: '2026-06-23T08:00:00.000Z', zone: 'America/New_York' }))

@@ -180,7 +180,7 @@ test('a date that moves twice: told with what may be chosen, to the calendars wi
     from: '2026-06-19T18:00:00.000Z',
     offers,
   });
-  expect(first.body).toEqual({ sentence: 'Moved. 2 people hear of it by mail.' });
+  expect(first.body).toEqual({ sentence: 'Moved. 2 people are notified by email.' });
   await shop.owner.act('/classes/prd_dusk/d2', { act: 'move', from: '2026-06-20T10:00:00.000Z', offers });
   const moved = async () =>
     (await mailsTo(shop.folder, 'ada@example.org')).filter(({ subject }) => /Moved/.test(subject ?? ''));
@@ -196,7 +196,7 @@ test('a date that moves twice: told with what may be chosen, to the calendars wi
   const [ada, bo] = [await member('ada'), await member('bo')];
   const [hers, his] = [(await dateFor(ada, 'd2')).mine, (await dateFor(bo, 'd2')).mine];
   expect(hers?.offered).toMatchObject({ otherDate: true, money: '€18.00' });
-  expect((await onSeat(ada, hers?.sessionId ?? '', { act: 'money' })).body.sentence).toMatch(/on its way back/);
+  expect((await onSeat(ada, hers?.sessionId ?? '', { act: 'money' })).body.sentence).toMatch(/refund is on its way/);
   expect((await onSeat(ada, hers?.sessionId ?? '', { act: 'money' })).body.code).toBe('no-offer');
   expect((await onSeat(bo, his?.sessionId ?? '', { act: 'change', dateId: 'd3', zone: 'Asia/Tokyo' })).status).toBe(
     200,

@@ -84,7 +84,7 @@ test('a free trial verifies the card for nothing and keeps it; the member’s ow
     ['€60.00', '€120.00'],
   ]);
   expect(checkout.prices[1]?.laters[0]?.words).toBe('€60.00 on 15 July, €60.00 on 15 August, same card');
-  expect((await tove.pay(checkout, TOVE, null)).body.title).toContain('A card is needed for what is due later.');
+  expect((await tove.pay(checkout, TOVE, null)).body.title).toContain('A card is needed for later payments.');
   expect((await tove.pay(checkout, TOVE, CARD.good)).body.state?.status).toBe('paid');
   expect(await (await tove.fetch('/library/thanks')).text()).toMatch(
     /Due later:<\/b> €12\.00 monthly from 29 June 2026/,
@@ -138,7 +138,7 @@ test('a coupon used up, and a price changed, while somebody is at checkout: said
   expect([page.prices[1]?.dueToday, his.prices[1]?.dueToday]).toEqual(['€30.00', '€30.00']);
   expect((await ilmar.pay(his, ILMAR, CARD.good, 1, chosen)).body.state?.status).toBe('paid');
   const refused = await tove.pay(page, TOVE, CARD.good, 1, chosen);
-  expect(refused.body.title).toBe('The code ONCE is used up. Nothing was charged.');
+  expect(refused.body.title).toBe('The code ONCE has been used too often. Nothing was charged.');
   expect(refused.body.prices?.[1]?.dueToday).toBe('€60.00');
   // Whoever began before a change of price finishes at the old one; who begins after it pays the new one.
   const before = await tove.openCheckout('library');
@@ -175,7 +175,7 @@ test('a checkout keeps its price for as long as the shop says, to the minute, th
   const late = await ilmar.pay(his, ILMAR, CARD.good, 1);
   expect([late.status, late.body.title, late.body.prices?.[1]?.dueToday]).toEqual([
     409,
-    'The price has changed since this page was opened. Nothing was charged. Look at the new price and decide again.',
+    'The price has changed since this page was opened. Nothing was charged. Check the new price, then decide again.',
     '€70.00',
   ]);
   expect([...state().charges.values()].map((c) => c.amount)).toEqual([6_000]);
@@ -189,7 +189,7 @@ test('a VAT number belongs to its own order, changes the sum and stands on the i
   // 60.00 less 21 % within it.
   expect([page.prices[1]?.dueToday, page.prices[1]?.tax]).toEqual([
     '€49.59',
-    'Reverse charge: the tax is yours to account for.',
+    'Reverse charge: you account for the tax.',
   ]);
   expect((await tove.pay(page, TOVE, CARD.good, 1, chosen)).body.state?.status).toBe('paid');
   expect(first()?.buyer).toEqual({ country: 'NL', reverse: true });
@@ -212,7 +212,7 @@ test('another country or VAT number counts from the next payment; papers that ex
   const wrong = await move({ country: 'PT', vatNumber: 'NL004495445B01' });
   expect([wrong.status, wrong.body.title]).toEqual([
     409,
-    'That VAT number belongs to another country than the one chosen. Nothing was changed.',
+    'That VAT number belongs to a different country from the one you chose. Nothing was changed.',
   ]);
   expect((await move({ country: 'Portugal', vatNumber: '' })).status).toBe(422);
   // Looked at first by the seller: the very amounts, and nothing recorded.
@@ -222,7 +222,7 @@ test('another country or VAT number counts from the next payment; papers that ex
     vatNumber: 'NL004495445B01',
   });
   expect(looked.body.leadsTo.join(' ')).toMatch(
-    /The next is €49\.59 on 15 August 2026\..*The buyer gets a message about it\./,
+    /The next is €49\.59 on 15 August 2026\..*The buyer is notified by email\./,
   );
   expect(shop.counter.context.people.find(TOVE.address)?.vatNumbers).toBeUndefined();
   expect((await move({ country: 'NL', vatNumber: 'NL 0044.95.445.B01' })).status).toBe(200);
@@ -273,7 +273,7 @@ test('a payment that is behind: its member tries the same card again, then pays 
   expect(await acts()).toEqual(['Pay €60.00 now', 'Pay the rest now']);
   const tried = await hers.json<{ sentence: string }>(`/member/api/agreements/${first()?.id ?? ''}`, { act: 'retry' });
   expect([tried.body.sentence, first()?.status]).toEqual([
-    'The card was refused. Nothing was taken. Try another card.',
+    'The card was declined. Nothing was charged. Try another card.',
     'past-due',
   ]);
   // Another card pays at once what is behind; no second try of it is left.
@@ -395,7 +395,7 @@ test('card after card from one place: a real shop asks to wait, and nothing more
   const stopped = await tove.pay(page, TOVE, CARD.good, 1);
   expect([stopped.status, stopped.body.title, state().charges.size]).toEqual([
     429,
-    'Too many cards were refused in a short time. Nothing was charged. Wait a quarter of an hour, or ask your bank.',
+    'Too many cards were declined in a short time. Nothing was charged. Wait 15 minutes, or ask your bank.',
     asked,
   ]);
   await rm(folder, { recursive: true, force: true });

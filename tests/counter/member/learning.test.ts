@@ -106,11 +106,11 @@ describe('who reads what', () => {
       expect(html).not.toContain('What there is to read in');
       return [response.status, /<h1[^>]*>(.*?)<\/h1>/.exec(html)?.[1] ?? ''];
     };
-    expect(await asked(tove, `${COURSE}/later`)).toEqual([403, 'Not open yet']);
-    expect(await (await tove.fetch(`${COURSE}/later`)).text()).toContain('opens Monday 22 June 2026');
+    expect(await asked(tove, `${COURSE}/later`)).toEqual([403, 'Not unlocked yet']);
+    expect(await (await tove.fetch(`${COURSE}/later`)).text()).toContain('unlocks Monday 22 June 2026');
     expect((await asked(tove, `${COURSE}/secret`))[0]).toBe(404);
     expect((await asked(tove, `${COURSE}/nothing`))[0]).toBe(404);
-    expect(await asked(stranger, `${COURSE}/asked`)).toEqual([401, 'Sign in to go on']);
+    expect(await asked(stranger, `${COURSE}/asked`)).toEqual([401, 'Sign in to continue']);
     expect((await asked(tove, '/member/course/prd_1'))[0]).toBe(404);
     expect((await asked(stranger, '/-/course/prd_course/asked'))[0]).toBe(404);
     // What its page names is no more than its title.
@@ -135,7 +135,7 @@ describe('who reads what', () => {
     const thanks = await (await thief.fetch('/hearing-wrens/thanks')).text();
     expect(thanks).toContain('/-/course/prd_course');
     const html = await (await thief.fetch('/-/course/prd_course/free')).text();
-    expect(html).toContain('It is yours.');
+    expect(html).toContain('You have access.');
     expect(html).not.toContain('only mine');
     expect((await thief.fetch('/-/course/prd_course/later')).status).toBe(404);
     expect((await thief.fetch(`${COURSE}/free`)).status).toBe(401);

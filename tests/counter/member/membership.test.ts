@@ -74,7 +74,7 @@ test('right after paying it is read in the same browser, posts and what stands i
   const page = await text(bought, '/-/in/prd_hide');
   expect(page).toContain('Post po_june');
   expect(page).not.toMatch(/po_planned|po_held|po_may<\/h1>/);
-  expect(page).toContain('opens Saturday 20 June 2026');
+  expect(page).toContain('unlocks Saturday 20 June 2026');
   const [file] = fileHrefs(page);
   expect(await status(bought, file ?? '')).toBe(200);
   expect(await text(bought, '/-/in/prd_hide/po_may')).toContain('What there is to read in po_may.');
@@ -211,7 +211,7 @@ test('the seller sees what somebody sees, and can do nothing there; no link of t
     ((await (await shop.owner.fetch(`/owner/api/people/${id}/why/${product}`)).json()) as { sentence: string })
       .sentence;
   expect(await why('prd_course')).toMatch(/^Tove can open Hearing Wrens .*because of The Hide: order \d+/);
-  expect(await why('prd_maps')).toContain('cannot open');
+  expect(await why('prd_maps')).toContain('can’t open');
 });
 
 test('what is taken out closes at once; paused, everything is closed and says why', async () => {

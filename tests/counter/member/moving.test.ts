@@ -49,18 +49,18 @@ test('asked for while signed in, changed by the link that went there; both addre
   // Looked at by whatever scans mail it changes nothing.
   expect((await new Buyer(shop.counter.address).fetch(link)).status).toBe(200);
   expect(idOf('tove@new.example')).toBe('');
-  expect(await follow(`${link.slice(0, -2)}xx`)).toEqual([410, 'This link was used already, or is too old']);
+  expect(await follow(`${link.slice(0, -2)}xx`)).toEqual([410, 'This link has been used or is too old']);
   // Pressed twice at once it is done once; a letter that lies at the old address lets nobody in any more.
   const letter = await shop.counter.context.doors.makeLink(id, 60_000);
   expect((await Promise.all([follow(link), follow(link)])).sort()).toEqual([
-    [200, 'Your address is changed'],
-    [410, 'This link was used already, or is too old'],
+    [200, 'Your email address has been changed'],
+    [410, 'This link has been used or is too old'],
   ]);
   expect(shop.counter.context.doors.lookAtLink(letter)).toBeNull();
   expect([idOf('tove@new.example'), idOf('tove@example.org')]).toEqual([id, '']);
   for (const address of ['tove@example.org', 'tove@new.example'])
     await until(async () => (await textsTo(address)).some((t) => t.includes('instead of tove@example.org')), address);
-  expect(await follow(link)).toEqual([410, 'This link was used already, or is too old']);
+  expect(await follow(link)).toEqual([410, 'This link has been used or is too old']);
   // What they were signed in with goes on; the next letters go to the new address, over a restart too.
   const me = (await (await tove.fetch('/member/api/me')).json()) as { address: string; things: unknown[] };
   expect([me.address, me.things.length]).toEqual(['tove@new.example', 1]);
@@ -78,7 +78,7 @@ test('an address of somebody else is not taken over, and nobody hears beforehand
     unknown.status,
     unknown.body.sentence?.replace('nobody@', ''),
   ]);
-  expect(await follow(await linkTo('ola@example.org'))).toEqual([409, 'This address has things of its own here']);
+  expect(await follow(await linkTo('ola@example.org'))).toEqual([409, 'This email address already has purchases here']);
   await ask(tove, 'both@example.org');
   await ask(ola, 'both@example.org');
   await until(async () => (await textsTo('both@example.org')).length === 2, 'both links');

@@ -99,13 +99,13 @@ test('until an address is known nothing is promised and nothing can be charged; 
   expect(german).toMatchObject({
     lacks: null,
     leadsTo: expect.stringMatching(
-      /^You pay €22\.00 now.*After that it costs €34\.00 monthly, of which €4\.00 is for sending\.$/,
+      /^You pay €22\.00 now.*After that it costs €34\.00 monthly, of which €4\.00 is for delivery\.$/,
     ),
   });
   await hers.json(`${path}/address`, PORTO);
   const portuguese = await choice();
   expect(portuguese?.leadsTo).toMatch(
-    /^You pay €20\.50 now.*After that it costs €32\.50 monthly, of which €2\.50 is for sending\.$/,
+    /^You pay €20\.50 now.*After that it costs €32\.50 monthly, of which €2\.50 is for delivery\.$/,
   );
   expect(portuguese?.goesTo).toBe('Tove Marsh, Rua das Aves 3, 4000-001 Porto, Portugal');
   // What was shown for Germany is shown anew.

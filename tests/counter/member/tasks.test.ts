@@ -55,7 +55,7 @@ test('sent by post: the sum follows the country, an address is needed, changed u
   const home = opened.prices[0]?.sending?.country;
   // Nothing is guessed from a language: until a country is known, it is asked, and sending is not in the sum.
   expect([home, opened.prices[0]?.dueToday, toGermany.prices[0]?.dueToday]).toEqual(['', '€30.00', '€34.00']);
-  expect(toGermany.prices[0]?.sending?.said).toBe('of which €4.00 for sending to Germany');
+  expect(toGermany.prices[0]?.sending?.said).toBe('of which €4.00 for delivery to Germany');
   const toPortugal = await ada.quoteWith(opened, { sendCountry: 'PT' });
   const who = { name: 'Ada Reed', address: 'ada@example.org' };
   const without = await ada.pay(toPortugal, who, CARD.good, 0, { sendCountry: 'PT' });

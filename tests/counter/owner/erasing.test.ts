@@ -76,7 +76,7 @@ test.each(STEPS)(
     const answered = await erase(id);
     expect([answered.status, answered.body.title]).toEqual([
       503,
-      expect.stringMatching(step === 'writing it down' ? /did not happen/ : /has begun .* goes on by itself/),
+      expect.stringMatching(step === 'writing it down' ? /did not happen/ : /has begun .* continues automatically/),
     ]);
     if (step === 'writing it down') {
       expect(idOf(TOVE.address)).toBe(id);

@@ -98,7 +98,7 @@ describe('rights', () => {
     const [order] = [...state().orders.values()];
     const back = (amount: number) =>
       ona.act<{ title?: string }>('/refunds', { orderId: order?.id, shares: [{ lineId: 'l1', amount }] });
-    expect((await back(1_001)).body.title).toContain('You may give back up to €10.00 of an order');
+    expect((await back(1_001)).body.title).toContain('You can refund up to €10.00 of an order');
     // Two at once, each within the bound and together beyond it: one is given.
     const both = await Promise.all([back(600), back(600)]);
     expect(both.map(({ status }) => status).sort()).toEqual([200, 403]);

@@ -57,7 +57,7 @@ test('a walk takes, sends and opens in a shop of its own; the real one knows not
   const before = state.seq;
   const { id, buyer, at } = await walkFrom(null);
   expect(at).toBe('/field-pack');
-  expect(await (await buyer.fetch(at)).text()).toContain('Practice. No money moves');
+  expect(await (await buyer.fetch(at)).text()).toContain('Practice run. No money moves');
   const page = await buyer.quoteWith(await buyer.openCheckout('field-pack'), { extras: ['ex_0'] });
   expect((await buyer.pay(page, TOVE, CARD.poor, 0, { extras: ['ex_0'] })).body.state?.status).toBe('refused');
   const paid = await buyer.pay(page, TOVE, CARD.good, 0, { extras: ['ex_0'] });
@@ -179,12 +179,12 @@ describe('when it is over', () => {
     await shop.owner.act(`/practice/${id}/end`, {});
     expect((await shop.owner.fetch(`/owner/api/practice/${id}`)).status).toBe(410);
     const pressed = await buyer.json<{ title: string }>('/checkout/pay', { pathId: page.pathId });
-    expect([pressed.status, pressed.body.title]).toEqual([410, expect.stringContaining('over')]);
+    expect([pressed.status, pressed.body.title]).toEqual([410, expect.stringContaining('This practice run has ended')]);
     // What a page fetches by itself tells nobody, and lets nobody go.
     const state = await buyer.fetch(`/checkout/state?path=${page.pathId}`, { headers: { accept: '*/*' } });
     expect([state.status, buyer.cookies.has('keel_walk')]).toEqual([410, true]);
     const told = await buyer.fetch('/field-pack', { headers: { accept: 'text/html,*/*;q=0.8' } });
-    expect([told.status, await told.text()]).toEqual([410, expect.stringContaining('This practice is over')]);
+    expect([told.status, await told.text()]).toEqual([410, expect.stringContaining('This practice run has ended')]);
     // Having heard it, they are at the shop.
     expect((await buyer.fetch('/field-pack')).status).toBe(200);
     expect(buyer.cookies.has('keel_walk')).toBe(false);
@@ -196,12 +196,12 @@ describe('when it is over', () => {
     // As the studio does: the new one stands, then the old one goes; both in one browser.
     await shop.owner.act(`/practice/${first.id}/end`, {});
     expect(shop.owner.cookies.get('keel_walk')).toBe(second.buyer.cookies.get('keel_walk'));
-    expect(await (await second.buyer.fetch('/field-pack')).text()).toContain('Practice. No money moves');
+    expect(await (await second.buyer.fetch('/field-pack')).text()).toContain('Practice run. No money moves');
     await shop.owner.act(`/practice/${second.id}/end`, {});
     // A page of it may still stand in another tab: the next one asked for says so, and only then is it the shop.
     const asked = { headers: { accept: 'text/html' } };
     const told = await shop.owner.fetch('/field-pack', asked);
-    expect([told.status, (await told.text()).includes('This practice is over')]).toEqual([410, true]);
+    expect([told.status, (await told.text()).includes('This practice run has ended')]).toEqual([410, true]);
     expect(shop.owner.cookies.has('keel_walk')).toBe(false);
     expect((await shop.owner.fetch('/field-pack', asked)).status).toBe(200);
   });

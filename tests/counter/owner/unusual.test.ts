@@ -48,7 +48,7 @@ test('it is told to the seller, who ends every way in; a fresh link lets its own
   five();
   expect(await unusual()).toEqual([]);
   expect((await buyer.fetch(file)).status).toBe(200);
-  expect(await unusual()).toEqual([{ personId: id, sentence: 'Tove fetched from 6 networks today.' }]);
+  expect(await unusual()).toEqual([{ personId: id, sentence: 'Tove downloaded from 6 networks today.' }]);
   const stranger = new Buyer(shop.counter.address);
   expect(
     (

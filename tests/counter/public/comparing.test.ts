@@ -190,7 +190,7 @@ test('what is compared must be there: a page, an extra, a price that is gone sto
       const page = { ...more, step: p.start, other: { of: 'page' as const, pageId: stepOf(p, p.start)?.pageId ?? '' } };
       return [page, { ...page, id: 'cmp2' }];
     }),
-  ).toMatch(/compared twice/);
+  ).toMatch(/two A\/B tests of the same thing/);
   expect(
     await publish((p) => [{ ...more, step: 'gone', other: { of: 'page', pageId: p.steps[0]?.pageId ?? '' } }]),
   ).toMatch(/not here any more/);

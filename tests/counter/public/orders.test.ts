@@ -53,7 +53,7 @@ test('an extra says what it adds before it is ticked; ticked, it is in the bill,
   const plain = await tove.openCheckout('field-pack');
   expect(plain.prices[0]?.extras).toMatchObject([
     { heading: 'Extra 0', ticked: false, statement: expect.stringMatching(/^Today €1\.00 for the first 14 days/) },
-    { heading: 'Extra 1', ticked: false, statement: 'Today €7.00, once. Nothing more later.' },
+    { heading: 'Extra 1', ticked: false, statement: 'Today €7.00, one payment.' },
   ]);
   expect(plain.prices[0]?.dueToday).toBe('€24.00');
   const chosen = { extras: ['ex_0', 'ex_1'] };
@@ -188,7 +188,7 @@ test('offers after payment: one taken, one left; each charge its own key, paper 
   expect([first.yes, first.no, first.statement]).toEqual([
     'Yes, add it: €210.00 to the card ending 0001',
     'No, thank you',
-    'Today €210.00, once. Nothing more later.',
+    'Today €210.00, one payment.',
   ]);
   expect((await tove.accept(first)).body.state).toEqual({ status: 'paid', next: '/field-pack/offer-2' });
   // Reload, back, and sent twice: where the visit stands now, and nothing more is charged.

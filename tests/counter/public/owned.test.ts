@@ -44,7 +44,7 @@ test('who is signed in is told what they have, and pays less for it; nobody else
   const device = await signedInAt(shop, TOVE);
 
   const page = await device.openCheckout('both-packs');
-  expect(seen(page)).toEqual([['€40.00', 'You have Field pack already; €20.00 is off for that', false]]);
+  expect(seen(page)).toEqual([['€40.00', 'You already own Field pack; €20.00 is off for that', false]]);
   // Where nobody is signed in nothing is said of anybody, not even to the browser that paid before.
   const stranger = new Buyer(shop.counter.address);
   for (const who of [stranger, tove])

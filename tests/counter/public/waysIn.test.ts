@@ -152,7 +152,7 @@ describe('an entrance', () => {
     expect(await shown(tove)).toEqual(['€19.00']);
     await tove.fetch('/c5Ls');
     expect(await shown(tove)).toEqual(['€68.00']);
-    expect(await pageOf(tove, '/l8Tr')).toMatch(/This offer begins on .*1 July/);
+    expect(await pageOf(tove, '/l8Tr')).toMatch(/This offer starts on .*1 July/);
     expect(await shown(tove)).toEqual(['€68.00']);
   });
 
@@ -246,7 +246,7 @@ test('a path that closes while the bank is asked: whoever waits hears how it sta
   expect(await led(tove, '/field-pack/checkout')).toBe('/field-pack/thanks');
 });
 
-/** A page for whoever turns back, with the price for the few for a day. */
+/** A page for people who leave the checkout, with the price for the few for a day. */
 const withLower = (path: Path, draft: DraftContent): void => {
   draft.pages.push({ ...structuredClone(draft.pages[0] ?? never()), id: 'page_back', title: 'Before you go' });
   addTurnedBackStep(path, { id: 'step_back', pageId: 'page_back', priceId: 'pr_few' });

@@ -202,10 +202,10 @@ test('how far members of a course are, as rows of a file with the addresses they
       address: `${first?.personId}@example.org`,
       done: 3,
       of: 18,
-      'comes to next': 'Five calls',
+      'next lesson': 'Five calls',
       'last done': at.last,
     },
-    { name: '', address: '', done: 3, of: 18, 'comes to next': '', 'last done': '' },
+    { name: '', address: '', done: 3, of: 18, 'next lesson': '', 'last done': '' },
   ]);
 });
 

@@ -58,7 +58,7 @@ export const offerKind = documentKind<'offer', Offer>({
     prices: ['prices', 'a price'],
     productIds: ['what it opens', 'what it opens'],
     onSale: ['on sale', 'on sale'],
-    putAway: ['put away', 'put away'],
+    putAway: ['archived', 'archived'],
     upgrades: ['whether it is an upgrade', 'whether it is an upgrade'],
     currency: 'currency',
   },
@@ -73,7 +73,7 @@ export const offerKind = documentKind<'offer', Offer>({
       if (!after.prices.some((p) => p.id === price.id)) details.push(`${price.name || 'price'}: removed`);
     if (before.onSale !== after.onSale) details.push(after.onSale ? 'on sale again' : 'not on sale any more');
     if ((before.putAway ?? false) !== (after.putAway ?? false))
-      details.push(after.putAway ? 'put away' : 'brought back');
+      details.push(after.putAway ? 'archived' : 'brought back');
     if (before.upgrades !== after.upgrades)
       details.push(after.upgrades === false ? 'no longer an upgrade' : 'an upgrade of what opens less');
     if (before.currency !== after.currency) details.push(`currency: ${before.currency} → ${after.currency}`);

@@ -44,7 +44,7 @@ const seenBy = ({ onlyAt }: Price): string =>
   onlyAt === null
     ? 'everybody'
     : onlyAt.at.kind === 'step'
-      ? 'only those who come to one step of a path'
+      ? 'only visitors who reach one step of a path'
       : onlyAt.at.links.length === 1
         ? 'only those who come through one link'
         : `only those who come through ${onlyAt.at.links.length} links`;
@@ -82,7 +82,7 @@ function beginningInWords(terms: Terms, money: (amount: number) => string): Reco
   return {
     trial: trial ? `${trial.days} days ${trial.fee === 0 ? 'free' : `for ${money(trial.fee)}`}` : 'none',
     'set-up fee': setUp
-      ? `${money(setUp.amount)} for ${setUp.label}, ${setUp.when === 'today' ? 'on the day of buying' : 'with the first full payment'}`
+      ? `${money(setUp.amount)} for ${setUp.label}, ${setUp.when === 'today' ? 'on the day of purchase' : 'with the first full payment'}`
       : 'none',
     'at first': cheaper ?? 'none',
     'how long paid':

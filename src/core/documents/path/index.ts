@@ -47,7 +47,7 @@ function problemInWords(problem: PathProblem, title: string, step: string): stri
     case 'no-thanks':
       return `${title} has no thank-you page.`;
     case 'no-start':
-      return `${title} begins with a step that is not there any more.`;
+      return `${title} starts with a deleted step.`;
     case 'unreached':
       return `Nothing on ${title} leads to its ${step}.`;
     case 'dead-end':
@@ -59,7 +59,7 @@ function problemInWords(problem: PathProblem, title: string, step: string): stri
     case 'no-way-on':
       return `The ${step} of ${title} has no button that leads on. Add an offer with its button, or the checkout itself.`;
     case 'round-trip':
-      return `Whoever has paid on ${title} comes back to its ${step} again and again.`;
+      return `After paying on ${title}, buyers come back to its ${step} again and again.`;
     case 'step-address':
       return `The ${step} of ${title}: ${problem.why}`;
     case 'same-address':
@@ -206,8 +206,8 @@ export const pathKind = documentKind<'path', Path>({
     formerAddresses: ['', 'the address'],
     steps: 'steps',
     joins: ['where steps lead', 'where a step leads'],
-    start: ['where it begins', 'where it begins'],
-    setAside: ['prices kept for entrances', 'which prices are kept for entrances'],
+    start: ['where it starts', 'where it starts'],
+    setAside: ['prices only for special links', 'which prices are only for special links'],
     entrances: 'entrances',
     countdowns: 'countdowns',
     bonuses: ['what is given along', 'what is given along'],

@@ -54,7 +54,7 @@ export function priceFindings({ paths, offers, shop }: Pick<DraftContent, 'paths
         const money = (amount: number): string => formatAmount(amount, now.offer.currency, shop.locale);
         look(
           'two-prices',
-          `The same costs ${money(before.once)} on ${quoted(before.path.title)} and ${money(now.once)} on ${quoted(now.path.title)}, and everybody sees both. Keep one for an entrance if it is meant for some.`,
+          `The same costs ${money(before.once)} on ${quoted(before.path.title)} and ${money(now.once)} on ${quoted(now.path.title)}, and everybody sees both. Show one only through a special link if it is meant for some.`,
         );
       }
     }

@@ -20,26 +20,26 @@ export function wayInFindings(path: Path, content: DraftContent, about: Subject,
   const words = new Set<string>();
   for (const { word, from, until, prices: own, coupon, short } of entrancesOf(path)) {
     const problem = addressProblem(word, []);
-    if (problem) stops('entrance-word', `An entrance to ${name}: ${problem}`);
-    if (words.has(word)) stops('entrance-twice', `Two entrances to ${name} have the address “${word}”.`);
+    if (problem) stops('entrance-word', `A special link to ${name}: ${problem}`);
+    if (words.has(word)) stops('entrance-twice', `Two special links to ${name} have the address “${word}”.`);
     words.add(word);
     if (from !== null && until !== null && until < from)
-      stops('entrance-days', `The entrance ${quoted(word)} to ${name} ends before it begins.`);
+      stops('entrance-days', `The special link ${quoted(word)} to ${name} ends before it starts.`);
     if (own && isGone(own))
-      stops('entrance-price', `The entrance ${quoted(word)} to ${name} shows a price that is no longer here.`);
+      stops('entrance-price', `The special link ${quoted(word)} to ${name} shows a deleted price.`);
     if (own?.length === 0)
       stops(
         'entrance-none',
-        `The entrance ${quoted(word)} to ${name} shows no price. Choose one, or show what all see.`,
+        `The special link ${quoted(word)} to ${name} shows no price. Choose one, or show the same prices as everybody.`,
       );
     if (coupon.trim() !== '' && !content.coupons.some((c) => c.code.toUpperCase() === coupon.trim().toUpperCase()))
       stops(
         'entrance-coupon',
-        `The entrance ${quoted(word)} to ${name} fills in “${coupon}”, which is no coupon here.`,
+        `The special link ${quoted(word)} to ${name} fills in “${coupon}”, which does not exist.`,
       );
     const others = content.paths.filter((p) => p.id !== path.id).flatMap((p) => entrancesOf(p));
     if (others.some((e) => e.short === short))
-      stops('entrance-short', `The short address ${quoted(short)} leads to two entrances.`);
+      stops('entrance-short', `The short address ${quoted(short)} leads to two special links.`);
   }
 
   for (const countdown of path.countdowns ?? []) {
@@ -69,20 +69,20 @@ export function wayInFindings(path: Path, content: DraftContent, about: Subject,
     const product = content.products.find((p) => p.id === productId);
     if (!product || product.putAway) stops('bonus-missing', `${name} gives something along that is not here any more.`);
     if (entranceId !== null && !entrancesOf(path).some((e) => e.id === entranceId))
-      stops('bonus-entrance', `${name} gives something along to those of an entrance that is not there any more.`);
+      stops('bonus-entrance', `${name} gives a bonus to buyers of a deleted special link.`);
     if (until !== null && startOfDate(addDays(until, 1), content.shop.zone) <= now)
       look('bonus-over', `What ${name} gives along until ${until} is over.`);
   }
 
   for (const { kind, lower } of path.steps) {
     if (kind === 'turned-back' && (!lower || isGone([lower.priceId])))
-      stops('lower-missing', `The page for whoever turns back from ${name} has no price of its own yet. Choose it.`);
+      stops('lower-missing', `The page for people who leave the checkout of ${name} has no price yet. Choose one.`);
   }
-  if (isGone(path.setAside ?? [])) look('aside-gone', `${name} keeps a price for entrances that is no longer here.`);
+  if (isGone(path.setAside ?? [])) look('aside-gone', `${name} has a deleted price that is only for special links.`);
   if (prices.size > 0 && [...prices].every((id) => path.setAside?.includes(id)))
     look(
       'aside-all',
-      `Every price of ${name} is shown through entrances only: whoever comes without one can buy nothing.`,
+      `Every price of ${name} is shown only through special links, so visitors without one can buy nothing.`,
     );
   return found;
 }

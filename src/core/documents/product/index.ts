@@ -34,14 +34,14 @@ export const productKind = documentKind<'product', Product>({
     picture: 'picture',
     files: 'files',
     links: 'links',
-    putAway: ['put away', 'put away'],
+    putAway: ['archived', 'archived'],
     benefits: 'benefits',
     article: 'article number',
     parts: ['what is in it', 'what is in it'],
     sessions: 'how many sessions',
     each: 'how often sessions are given',
     minutes: 'length of a session',
-    grid: 'when sessions may begin',
+    grid: 'when sessions can start',
     hours: ['open hours', 'open hours'],
     noticeHours: 'notice',
     bufferBefore: 'minutes free before',
@@ -55,7 +55,7 @@ export const productKind = documentKind<'product', Product>({
     plan: ['when it opens', 'when it opens'],
     hour: ['at which hour it opens', 'at which hour it opens'],
     certificate: ['its certificate', 'its certificate'],
-    downloads: ['how files are fetched', 'how files are fetched'],
+    downloads: ['how files are downloaded', 'how files are downloaded'],
   },
   findings({ products, offers }, { hasFile }) {
     const named = offers.filter((o) => o.onSale).flatMap((o) => o.productIds);
@@ -86,14 +86,14 @@ export const productKind = documentKind<'product', Product>({
         found.push({
           level: 'stops',
           code: 'sessions-inside',
-          text: `${quoted(product.title)} holds sessions, which are counted for each buyer. Take them out, and sell both in one offer instead.`,
+          text: `${quoted(product.title)} contains sessions, which are counted for each buyer. Remove them, and sell both in one offer instead.`,
           about,
         });
       if (isInItself(products, product.id))
         found.push({
           level: 'stops',
           code: 'circle',
-          text: `${quoted(product.title)} comes to stand inside itself. Take it out of what it holds.`,
+          text: `${quoted(product.title)} would contain itself. Remove it from its own contents.`,
           about,
         });
       if (product.kind === 'download' && product.files.length > MOST_FILES)

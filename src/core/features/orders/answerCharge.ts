@@ -101,5 +101,5 @@ const unchanged: Decision = refuse('nothing-to-do', { why: 'nothing-new' });
 
 /** What the seller reads where money was taken after a charge had been closed. */
 function takenAfterAll({ amount, currency }: Charge): string {
-  return `The payment service now says that ${formatAmount(amount, currency, 'en')} was taken after all, though the charge was closed without success. Give it back at the payment service, or deliver by hand.`;
+  return `The payment service now says that ${formatAmount(amount, currency, 'en')} was charged after all, although the charge had been closed as failed. Refund it at the payment service, or deliver by hand.`;
 }

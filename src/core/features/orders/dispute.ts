@@ -165,7 +165,7 @@ function asked(dispute: Dispute, order: Order, lost: readonly LostLine[], going:
       ? [
           raise(
             'excess',
-            `The bank took back ${money(dispute.amount)} of order ${order.number}, but only ${money(dispute.amount - excess)} of that payment was still there. The other ${money(excess)} had been given back or lost before. Ask the payment service for it.`,
+            `The bank took back ${money(dispute.amount)} of order ${order.number}, but only ${money(dispute.amount - excess)} of that payment was still there. The other ${money(excess)} had been refunded or lost before. Ask the payment service for it.`,
           ),
         ]
       : []),

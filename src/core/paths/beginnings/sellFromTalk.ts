@@ -5,7 +5,7 @@ import { chain, partOf } from './parts';
 /** A page that a talk sends its listeners to: through an entrance of theirs, at a price that is shown there alone. */
 export const sellFromTalk: Beginning = {
   id: 'talk',
-  sentence: 'Sell from a talk, through an entrance with a price of its own',
+  sentence: 'Sell from a talk, through a special link with its own price',
   asks: ['few'],
   make(known) {
     const { few, next, short } = known;

@@ -20,13 +20,13 @@ export const access = {
     ({
       good: 'for good',
       'while-paid': 'while payments are made',
-      'while-paid-then-good': 'while payments are made, and for good once paid off',
+      'while-paid-then-good': 'while payments are made, then for good',
     })[lasts],
   until: (moment: string): string => `until ${moment}`,
   /** A thing in the member area that is open. */
   mine: (lasts: Endless | { until: string }): string =>
     lasts === 'good'
-      ? 'yours for good'
+      ? 'yours to keep'
       : typeof lasts === 'string'
         ? `open ${access.endless(lasts)}`
         : `open until ${lasts.until}`,
@@ -35,7 +35,7 @@ export const access = {
     subscription: (later: boolean): string => `${opensAndStays(later)} open while payments are made.`,
     forever: (plan: boolean, later: boolean): string =>
       plan
-        ? `${later ? 'Stays' : 'Opens at once, stays'} open while payments are made, and for good once paid off.`
+        ? `${later ? 'Stays' : 'Opens at once, stays'} open while payments are made, then for good.`
         : `${opensAndStays(later)} open for good.`,
     for: (plan: boolean, count: number, unit: Unit, until: string, later: boolean): string =>
       `${opensAndStays(later)} open${plan ? ' while payments are made' : ''} for ${length(count, unit)}, until ${until}.`,
@@ -45,38 +45,38 @@ export const access = {
   byPost: 'It is sent by post.',
   /** Of something that opens by a plan, how. */
   released: {
-    byAndBy: (title: string, how: string): string => `What is in ${title} opens bit by bit: ${how}.`,
-    later: (title: string, how: string): string => `${title} opens ${how}.`,
+    byAndBy: (title: string, how: string): string => `What is in ${title} unlocks step by step: ${how}.`,
+    later: (title: string, how: string): string => `${title} unlocks ${how}.`,
     /** Of parts with times of their own the first are named; so many others have such too. */
     others: (n: number, title: string): string =>
       n === 1
-        ? `One more part of ${title} opens at a time of its own.`
-        : `${n} more parts of ${title} open at times of their own.`,
+        ? `One more part of ${title} unlocks at its own time.`
+        : `${n} more parts of ${title} unlock at their own times.`,
   },
   because: {
     order: (number: string, day: string): string => `order ${number} of ${day}`,
-    gift: (day: string, reason: string): string => `it was given on ${day} (${reason})`,
+    gift: (day: string, reason: string): string => `access given on ${day} (${reason})`,
     /** It stands in something else, which is there for its own cause. */
     through: (title: string, cause: string): string => `${title}: ${cause}`,
   },
-  never: (who: Who, product: string): string => `${subject(who)} cannot open ${product}: it was never bought or given.`,
+  never: (who: Who, product: string): string => `${subject(who)} can’t open ${product}: it was never bought or given.`,
   open: (who: Who, product: string, until: string, because: string): string =>
     `${subject(who)} can open ${product} ${until}, because of ${because}.`,
   waiting: (who: Who, product: string, moment: string, because: string): string =>
-    `${subject(who)} cannot open ${product} yet: it opens on ${moment}, because of ${because}.`,
+    `${subject(who)} can’t open ${product} yet: it unlocks on ${moment}, because of ${because}.`,
   onHold: (who: Who, product: string, why: Held, because: string, since: string): string =>
-    `${subject(who)} cannot open ${product} now: ${{ dispute: 'the bank disputes the payment', behind: 'a payment is behind', paused: 'payments are paused' }[why]} (${because}), since ${since}.`,
+    `${subject(who)} can’t open ${product} now: ${{ dispute: 'the bank disputes the payment', behind: 'a payment is past due', paused: 'payments are paused' }[why]} (${because}), since ${since}.`,
   closed: (who: Who, product: string, why: Closed, day: string, because: string): string =>
-    `${subject(who)} cannot open ${product} any more: ${
+    `${subject(who)} can no longer open ${product}: ${
       {
-        refund: 'the money was given back',
-        'dispute-lost': 'the bank took the money back',
-        expired: 'its time ended',
+        refund: 'it was refunded',
+        'dispute-lost': 'the payment was lost in a dispute',
+        expired: 'it expired',
         withdrawn: 'it was withdrawn',
-        ended: 'it ended after what was paid',
+        ended: 'the paid period ended',
         unpaid: 'a payment stayed unpaid',
         switched: 'it was switched to something else',
-        replaced: 'something else took its place',
+        replaced: 'it was replaced',
         stopped: 'the payment plan was ended',
       }[why]
     } on ${day} (${because}).`,

@@ -3,9 +3,9 @@ export const card = {
   legend: 'Card',
   number: 'Card number',
   expiry: 'Expiry (month / year)',
-  code: 'Code on the card',
+  code: 'Security code',
   samples: 'Sample cards for this test shop',
-  notTaken: 'The payment service did not take this card.',
+  notTaken: 'The payment service did not accept this card.',
   nothingCharged: 'Nothing was charged.',
   notReached: 'The payment service could not be reached. Nothing was charged. Try again in a minute.',
 };

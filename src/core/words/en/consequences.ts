@@ -19,14 +19,14 @@ const verb = (titles: readonly string[], one: string, several: string): string =
 
 export const consequences: ConsequencesWords = {
   taken: (amount, means, credit) =>
-    `${amount} is taken from ${theMeans(means)} now${credit === null ? '' : `, after ${credit} for unused days`}.`,
-  goesBack: (amount) => `${amount} goes back to the card.`,
-  creditPays: (amount) => `${amount} for unused days pays what comes next.`,
+    `${amount} is charged to ${theMeans(means)} now${credit === null ? '' : `, after ${credit} for unused days`}.`,
+  goesBack: (amount) => `${amount} is refunded to the card.`,
+  creditPays: (amount) => `${amount} for unused days goes towards the next payments.`,
   closes: (titles) => `${list(titles)} ${verb(titles, 'closes', 'close')}.`,
   onHold: (titles) => `${list(titles)} ${verb(titles, 'is', 'are')} on hold meanwhile.`,
   opensAgain: (titles) => `${list(titles)} ${verb(titles, 'opens', 'open')} again.`,
-  ends: 'It ends, and no further payment is taken.',
+  ends: 'It ends, and nothing more is charged.',
   beginsWhenPaid: (title, day) => `When it is paid, “${title}” begins, counted from ${day}.`,
-  sessionsFall: (n) => (n === 1 ? '1 booked session falls away.' : `${n} booked sessions fall away.`),
-  message: 'The buyer gets a message about it.',
+  sessionsFall: (n) => (n === 1 ? '1 booked session is cancelled.' : `${n} booked sessions are cancelled.`),
+  message: 'The buyer is notified by email.',
 };

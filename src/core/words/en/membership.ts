@@ -1,18 +1,18 @@
 /** A membership and its posts, as their member meets them. */
 export const membership = {
   posts: 'Posts',
-  inside: 'In it',
+  inside: 'Included',
   fresh: 'new',
-  freshMarked: 'What has come since you were here last is marked.',
+  freshMarked: 'Posts since your last visit are marked.',
   earlier: (n: number): string => (n === 1 ? 'One earlier post' : `${n} earlier posts`),
-  older: (title: string): string => `Before: ${title}`,
-  newer: (title: string): string => `After: ${title}`,
+  older: (title: string): string => `Older: ${title}`,
+  newer: (title: string): string => `Newer: ${title}`,
   newPosts: (n: number): string => (n === 1 ? 'One new post' : `${n} new posts`),
   rightAfter:
-    'It is yours. The link in your receipt signs you in: then what is new to you is marked, and your place kept.',
+    'You have access. Sign in with the link in your receipt; new posts are then marked and your place is kept.',
   notYet: {
-    heading: 'Not open yet',
-    text: 'This post has not come yet.',
+    heading: 'Not unlocked yet',
+    text: 'This post is not published yet.',
   },
 };
 export type MembershipWords = typeof membership;

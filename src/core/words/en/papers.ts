@@ -15,10 +15,10 @@ export const papers = {
   card: (means: Means): string => plainMeans(means),
   withArticle: (text: string, number: string): string => `${text} (no. ${number})`,
   sending: (country: string): string => `Sent to ${country}`,
-  withOwned: (text: string, off: string): string => `${text}, less ${off} for what you had of it`,
+  withOwned: (text: string, off: string): string => `${text}, less ${off} for what you already own`,
   withCode: (text: string, code: string): string => `${text}, with ${code}`,
   paid: (): string => 'Paid',
-  laterInMemberArea: (): string => 'What is due later stands in the member area.',
+  laterInMemberArea: (): string => 'Remaining payments are listed in the member area.',
   inFull: (): string => 'Paid in full. Nothing more is due.',
   due: (title: string, n: number, of: number | null, day: string): string =>
     `${title}, payment ${n}${of === null ? '' : ` of ${of}`}, due ${day}`,
@@ -28,7 +28,7 @@ export const papers = {
     `Of which ${amount} tax${country === null ? '' : ` (${country})`}.`,
   forReceipt: (): string => 'For receipt',
   backRow: (title: string, tax: string | null): string => (tax === null ? title : `${title}, of which ${tax} tax`),
-  givenBack: (): string => 'Given back',
+  givenBack: (): string => 'Refunded',
   toCard: (means: Means): string => `To ${theMeans(means)}.`,
 };
 export type PaperWords = typeof papers;

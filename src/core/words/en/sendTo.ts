@@ -2,11 +2,11 @@
 export const sendTo = {
   title: 'Where shall we send it?',
   street: 'Street and number',
-  more: 'Floor, company, in care of (if needed)',
+  more: 'Floor, company, c/o (optional)',
   postcode: 'Postcode',
   city: 'Town',
   country: 'Send to',
   choose: 'Choose …',
-  missingCountry: 'Choose the country it is sent to.',
-  missing: 'This is needed, or it does not arrive.',
+  missingCountry: 'Choose the country we send it to.',
+  missing: 'Please fill this in, or the parcel can’t be delivered.',
 };

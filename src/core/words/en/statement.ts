@@ -8,17 +8,17 @@ export const often = ({ count, unit }: Facts['every']): string =>
 
 /** The statement in English. */
 export function statement(facts: Facts, { money, day, today }: Voice): StatementPart[] {
-  const when = today ? 'Today' : 'On the day of buying';
+  const when = today ? 'Today' : 'On the day of purchase';
   if (facts.open) {
     const { least, most } = facts.open;
-    const bounds = most === null ? say`from ${money(least)} on` : say`from ${money(least)} to ${money(most)}`;
-    return [...say`${when} an amount that you name, `, ...bounds, ...say`, once. Nothing more later.`];
+    const bounds = most === null ? say`at least ${money(least)}` : say`from ${money(least)} to ${money(most)}`;
+    return [...say`${when} an amount you choose, `, ...bounds, ...say`, one payment.`];
   }
-  if (facts.nothing) return say`Nothing is paid, today or later.`;
+  if (facts.nothing) return say`Free: nothing to pay, today or later.`;
   if (facts.once && facts.today) {
     const { amount, sending } = facts.today;
-    const of = sending > 0 ? say`, of which ${money(sending)} for sending` : [];
-    return [...say`${when} ${money(amount)}`, ...of, ...say`, once. Nothing more later.`];
+    const of = sending > 0 ? say`, of which ${money(sending)} for delivery` : [];
+    return [...say`${when} ${money(amount)}`, ...of, ...say`, one payment.`];
   }
   const parts: StatementPart[] = [];
   if (facts.today) parts.push(...startOf(facts, facts.today));
@@ -31,10 +31,10 @@ export function statement(facts: Facts, { money, day, today }: Voice): Statement
   );
   if (facts.runs.length > 0) parts.push(...say`.`);
   if (facts.parcels) parts.push(...parcelsOf(facts.parcels));
-  if (facts.inAll !== null) parts.push(...say` In all ${money(facts.inAll)}.`);
-  if (facts.trial) parts.push(...say` Stop before ${day(facts.trial.until)} and nothing more is paid.`);
+  if (facts.inAll !== null) parts.push(...say` ${money(facts.inAll)} in total.`);
+  if (facts.trial) parts.push(...say` Cancel before ${day(facts.trial.until)} and nothing more is charged.`);
   else if (facts.canStop && facts.endsOn === null)
-    parts.push(...say` It can be stopped at any time, to the end of what is paid.`);
+    parts.push(...say` Cancel any time; you keep access until the end of the period you paid for.`);
   if (facts.endsOn !== null) parts.push(...say` It ends on ${day(facts.endsOn)}.`);
   return parts;
 
@@ -43,7 +43,7 @@ export function statement(facts: Facts, { money, day, today }: Voice): Statement
     const what = count === 1 ? 'one parcel' : `${count} parcels`;
     return sending === 0
       ? say` ${which} includes ${what}, sent free of charge.`
-      : say` ${which} includes ${what} and ${money(sending)} for sending ${count === 1 ? 'it' : 'them'}.`;
+      : say` ${which} includes ${what} and ${money(sending)} for delivery.`;
   }
 
   function startOf(
@@ -55,7 +55,7 @@ export function statement(facts: Facts, { money, day, today }: Voice): Statement
     const pieces = [
       ...(trial && fee > 0 ? [say`${money(fee)} for the ${days}`] : []),
       ...(setUp > 0 ? [say`${money(setUp)} for ${setUpLabel}`] : []),
-      ...(sending > 0 ? [say`${money(sending)} for sending`] : []),
+      ...(sending > 0 ? [say`${money(sending)} for delivery`] : []),
     ];
     const listed = pieces.flatMap((piece, i) => (i === 0 ? piece : [...say` and `, ...piece]));
     if (!trial)

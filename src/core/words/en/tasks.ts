@@ -13,10 +13,10 @@ export const tasks = {
     sending: (day: string): string => `Sent on ${day}.`,
   },
   'fallen-away': {
-    work: (_day: string): string => 'Given back: nothing more is done for it.',
-    sending: (_day: string): string => 'Given back: it is not sent.',
+    work: (_day: string): string => 'Refunded: nothing more to do.',
+    sending: (_day: string): string => 'Refunded: it won’t be sent.',
   },
-  tooLate: 'It is on its way already, or was given back, so the address stays as it is. Write to us and we will help.',
-  addressIncomplete: 'Write the name, the street and the place: without them nothing arrives. Nothing was changed.',
-  addressKept: 'It goes to this address.',
+  tooLate: 'It has been sent or refunded, so the address can’t be changed. Write to us and we’ll help.',
+  addressIncomplete: 'Enter the name, street and town; without them nothing can be delivered. Nothing was changed.',
+  addressKept: 'We’ll send it to this address.',
 };

@@ -6,9 +6,11 @@ import { kept } from '../kept';
 import { ordersInRow } from '../ordersInRow';
 import { askLists } from '../lists';
 import { upToNow } from './upToNow';
+import { dataQueriesWords } from '#say/data/queries';
+const say = dataQueriesWords.people;
 
 /** What stands where a person was erased. */
-const ERASED = 'Somebody erased';
+const ERASED = say.erasedCustomer;
 /** So many of the latest buyers are offered to be looked at. */
 const LATEST = 50;
 

@@ -8,9 +8,11 @@ import { sentenceOf } from '../../data/ownerApi';
 import { May, useMay } from '../../frame/May';
 import { isWhen, WhenFill } from '../../price/WhenFill';
 import { seatsSaid } from './inWords';
+import { deliverSessionsWords } from '#say/deliver/sessions';
+const say = deliverSessionsWords.dateStory;
 
-const STANDS = { booked: '', held: 'was there', missed: 'did not come' };
-const LEFT = { member: 'gave it back', seller: 'called off', access: 'fell away with access' };
+const STANDS = { booked: '', held: say.attended, missed: say.noShow };
+const LEFT = { member: say.cancelledMember, seller: say.cancelled, access: say.cancelledBecauseAccessEnded };
 
 /** One date of a class: who has a seat, what moving or calling it off would tell whom, and who was there. */
 export function DateStory({ id, zone }: { id: string; zone: string }) {
@@ -41,10 +43,10 @@ export function DateStory({ id, zone }: { id: string; zone: string }) {
       ))}
       <p className="mt-1">
         {date.calledOff
-          ? 'Called off.'
+          ? say.cancelled2
           : date.seats === null
-            ? `${seatsSaid(date.taken)} taken, room for everybody.`
-            : `${date.taken} of ${seatsSaid(date.seats)} taken.`}
+            ? say.takenNoLimit(seatsSaid(date.taken))
+            : say.ofTaken(date.taken, seatsSaid(date.seats))}
       </p>
       {date.join !== '' && !date.calledOff && (
         <p className="mt-1 break-words" dir="auto">
@@ -70,18 +72,18 @@ export function DateStory({ id, zone }: { id: string; zone: string }) {
         />
       ) : (
         <div className="sec mt-3">
-          <h3>Who has a seat</h3>
-          {sitting.length === 0 && <p className="text-ink-2">Nobody yet.</p>}
-          <ul aria-label="Who has a seat">
+          <h3>{say.attendees}</h3>
+          {sitting.length === 0 && <p className="text-ink-2">{say.nobodyYet}</p>}
+          <ul aria-label={say.attendees}>
             {sitting.map((one) => (
-              <PersonRow key={one.sessionId} one={one} said={one.seats > 1 ? `${one.seats} seats` : ''} />
+              <PersonRow key={one.sessionId} one={one} said={one.seats > 1 ? say.seats(one.seats) : ''} />
             ))}
           </ul>
         </div>
       )}
       {left.length > 0 && (
         <div className="sec">
-          <h3>Who had one</h3>
+          <h3>{say.formerAttendees}</h3>
           <ul>
             {left.map((one) => (
               <PersonRow key={one.sessionId} one={one} said={LEFT[one.by ?? 'seller']} />
@@ -97,7 +99,7 @@ function PersonRow({ one, said }: { one: Story['people'][number]; said: string }
   return (
     <li className="flex justify-between gap-3 border-t border-line py-1.5">
       {one.personId === '' || one.name === '' ? (
-        <span>Somebody who was erased</span>
+        <span>{say.erasedCustomer}</span>
       ) : (
         <Link className="underline" to={`/deliver/people/${one.personId}`} dir="auto">
           {one.name}
@@ -122,32 +124,32 @@ function Acts({ story, disabled, onAct }: { story: Story; disabled: boolean; onA
       <p className="flex flex-wrap gap-x-5">
         {date.from > now && (
           <button className="opt" onClick={() => setOpen(open === 'move' ? null : 'move')}>
-            Move it …
+            {say.move}
           </button>
         )}
         <button className="opt" onClick={() => setOpen(open === 'call-off' ? null : 'call-off')}>
-          Call it off …
+          {say.cancelDate}
         </button>
       </p>
       {open !== null && (
         <div className="mt-3 border-l-[3px] border-ink pl-3">
           {open === 'move' && (
             <p className="sentence !text-base">
-              Move it to <WhenFill value={when} step={300} onChange={setWhen} /> in {placeOfZone(date.zone)}.
+              {say.moveItTo} <WhenFill value={when} step={300} onChange={setWhen} /> {say.in(placeOfZone(date.zone))}
             </p>
           )}
           <p className="mt-1">{toldSaid(told, open)}</p>
           {told.people > 0 && (
             <>
-              <p className="mt-2">What they may choose instead:</p>
+              <p className="mt-2">{say.ifNewTimeDoesn}</p>
               <label className="block">
                 <input type="checkbox" checked={otherDate} onChange={(event) => setOtherDate(event.target.checked)} />{' '}
-                another date, where there is room
+                {say.anotherDateFreeSeats}
               </label>
               <May right="give-back">
                 <label className="block">
-                  <input type="checkbox" checked={money} onChange={(event) => setMoney(event.target.checked)} /> their
-                  money back: {moneySaid(told)}
+                  <input type="checkbox" checked={money} onChange={(event) => setMoney(event.target.checked)} />{' '}
+                  {say.aRefund(moneySaid(told))}
                 </label>
               </May>
             </>
@@ -163,7 +165,7 @@ function Acts({ story, disabled, onAct }: { story: Story; disabled: boolean; onA
               )
             }
           >
-            {open === 'move' ? 'Move it' : 'Call it off'}
+            {open === 'move' ? say.move2 : say.cancelDate2}
           </button>
         </div>
       )}
@@ -172,21 +174,17 @@ function Acts({ story, disabled, onAct }: { story: Story; disabled: boolean; onA
 }
 
 function toldSaid({ people, seats }: Story['told'], act: 'move' | 'call-off'): string {
-  if (people === 0) return 'Nobody has a seat: nobody is told.';
-  const who = people === 1 ? '1 person' : `${people} people`;
-  const many = seats === people ? '' : ` with ${seats} seats`;
-  return act === 'move'
-    ? `${who}${many} ${people === 1 ? 'is' : 'are'} told by mail, with a file that moves it in their calendar. Whoever does nothing keeps the seat.`
-    : `${who}${many} ${people === 1 ? 'is' : 'are'} told by mail, with a file that takes it out of their calendar.`;
+  if (people === 0) return say.nobodyHasSeatSo;
+  const who = people === 1 ? say.person : say.people(people);
+  const many = seats === people ? '' : say.withSeats(seats);
+  return act === 'move' ? say.emailFileMovesDate(who, many, people) : say.emailFileRemovesDate(who, many, people);
 }
 
 function moneySaid({ people, money }: Story['told']): string {
   const rest = people - money;
-  if (rest <= 0) return 'it goes back once they press.';
-  const others = rest === 1 ? '1 other' : `${rest} others`;
-  return money === 0
-    ? 'none of them bought just this, once. Give it back by hand where you wish to.'
-    : `${money} of them by a press. ${others} bought it otherwise, with a plan, a gift or with other things: there it goes back by hand.`;
+  if (rest <= 0) return say.weRefundAsSoon;
+  const others = rest === 1 ? say.other : say.others(rest);
+  return money === 0 ? say.nobodyBoughtJustSingle : say.themOnePressBought(money, others);
 }
 
 /** Who was there, once it is over: everybody, but those who are taken out. */
@@ -205,8 +203,8 @@ function Attendance({
   const isMarked = people.every(({ status }) => status !== 'booked');
   return (
     <div className="sec mt-3">
-      <h3>Who was there</h3>
-      <ul aria-label="Who was there">
+      <h3>{say.attendance}</h3>
+      <ul aria-label={say.attendance}>
         {people.map((one) => (
           <li key={one.sessionId} className="flex items-baseline gap-2 border-t border-line py-1.5">
             <label className="flex-1" dir="auto">
@@ -220,7 +218,7 @@ function Attendance({
                   setMissed(next);
                 }}
               />{' '}
-              {one.name || 'Somebody who was erased'}
+              {one.name || say.erasedCustomer}
             </label>
             <span className="text-ink-2">{one.status === 'called-off' ? '' : STANDS[one.status]}</span>
           </li>
@@ -232,7 +230,7 @@ function Attendance({
           disabled={disabled}
           onClick={() => onAct({ act: 'held', missed: [...missed] })}
         >
-          {isMarked ? 'Correct it' : 'It was held'}
+          {isMarked ? say.correctAttendance : say.saveAttendance}
         </button>
       </May>
     </div>

@@ -10,6 +10,8 @@ import { May } from '../../frame/May';
 import { ChoiceFill } from '../../price/Fill';
 import { isWhen, WhenFill } from '../../price/WhenFill';
 import { howItStands } from './inWords';
+import { deliverSessionsWords } from '#say/deliver/sessions';
+const say = deliverSessionsWords.sessionStory;
 
 /** One session: who, when on both clocks, what they answered, and what becomes of it. */
 export function SessionStory({ id }: { id: string }) {
@@ -22,7 +24,7 @@ export function SessionStory({ id }: { id: string }) {
   const session = data?.sessions.find((s) => s.id === id) ?? moved;
   const [act, acting] = useActOnBookedMutation();
   const [said, setSaid] = useState<{ text: string; wrong: boolean } | null>(null);
-  if (!data || !session) return <p className="text-ink-2">This session is not in this week.</p>;
+  if (!data || !session) return <p className="text-ink-2">{say.sessionNotWeek}</p>;
 
   const go = (wanted: SessionAct): void =>
     void act({ id, act: wanted })
@@ -38,7 +40,7 @@ export function SessionStory({ id }: { id: string }) {
   return (
     <>
       <h2 className="pr-6" dir="auto">
-        {session.name || 'Somebody who was erased'}
+        {session.name || say.erasedCustomer}
       </h2>
       <p className="text-ink-2" dir="auto">
         {session.title}
@@ -49,7 +51,7 @@ export function SessionStory({ id }: { id: string }) {
         </p>
       ))}
       {session.zone !== null && times.length === 1 && (
-        <p className="cap">They are on the clock of {placeOfZone(session.zone)} too.</p>
+        <p className="cap">{say.theirTimeZoneToo(placeOfZone(session.zone))}</p>
       )}
       <p className="mt-1">{howItStands(session, data.now)}</p>
       {session.place !== '' && (
@@ -59,7 +61,7 @@ export function SessionStory({ id }: { id: string }) {
       )}
       {session.answers.length > 0 && (
         <div className="sec mt-3">
-          <h3>What they answered</h3>
+          <h3>{say.theirAnswers}</h3>
           {session.answers.map(({ question, text }) => (
             <p key={question} className="mt-1.5" dir="auto">
               <span className="cap">{question}</span>
@@ -88,7 +90,7 @@ export function SessionStory({ id }: { id: string }) {
       {session.personId !== '' && (
         <p className="sec">
           <Link className="underline" to={`/deliver/people/${session.personId}`}>
-            All of this person
+            {say.openCustomer}
           </Link>
         </p>
       )}
@@ -116,11 +118,11 @@ function Acts({
   const begun = session.from <= now;
   const choice = (
     <ChoiceFill
-      label="Whether it counts"
+      label={say.whetherCounts}
       value={counts}
       choices={[
-        ['back', 'and is given back to them'],
-        ['counts', 'and counts as used'],
+        ['back', say.theyGetSessionBack],
+        ['counts', say.countsAsUsed],
       ]}
       onChange={setCounts}
     />
@@ -130,63 +132,66 @@ function Acts({
       <p className="flex flex-wrap gap-x-5">
         {begun && session.status !== 'held' && (
           <button className="opt" disabled={disabled} onClick={() => onAct({ act: 'mark', as: 'held', counts: true })}>
-            It was held
+            {say.markAsHeld}
           </button>
         )}
         {begun && (
           <button className="opt" onClick={() => setOpen(open === 'missed' ? null : 'missed')}>
-            They missed it …
+            {say.markAsNoShow}
           </button>
         )}
         {session.status === 'booked' && !begun && (
           <button className="opt" onClick={() => setOpen(open === 'move' ? null : 'move')}>
-            Move it …
+            {say.move}
           </button>
         )}
         {session.status === 'booked' && (
           <button className="opt" onClick={() => setOpen(open === 'call-off' ? null : 'call-off')}>
-            Call it off …
+            {say.cancelSession}
           </button>
         )}
       </p>
       {open === 'missed' && (
         <div className="mt-3 border-l-[3px] border-ink pl-3">
-          <p className="sentence !text-base">They did not come, {choice}.</p>
+          <p className="sentence !text-base">
+            {say.theyDidNotCome} {choice}.
+          </p>
           <button
             className="btn btn-primary mt-2"
             disabled={disabled}
             onClick={() => onAct({ act: 'mark', as: 'missed', counts: counts === 'counts' })}
           >
-            Mark it as missed
+            {say.markAsNoShow2}
           </button>
         </div>
       )}
       {open === 'call-off' && (
         <div className="mt-3 border-l-[3px] border-ink pl-3">
           <p className="sentence !text-base">
-            It is called off, {choice}. They hear of it by mail, with a file that takes it out of their calendar.
+            {say.itIsCancelled} {choice}
+            {say.theyGetEmailFile}
           </p>
           <button
             className="btn btn-primary mt-2"
             disabled={disabled}
             onClick={() => onAct({ act: 'call-off', counts: counts === 'counts' })}
           >
-            Call it off
+            {say.cancelSession2}
           </button>
         </div>
       )}
       {open === 'move' && (
         <div className="mt-3 border-l-[3px] border-ink pl-3">
           <p className="sentence !text-base">
-            Move it to <WhenFill value={when} step={900} onChange={setWhen} /> in {placeOfZone(zone)}. Your open hours
-            do not bind you; another session does.
+            {say.moveItTo} <WhenFill value={when} step={900} onChange={setWhen} />{' '}
+            {say.youCanMoveOutside(placeOfZone(zone))}
           </p>
           <button
             className="btn btn-primary mt-2"
             disabled={disabled || !isWhen(when)}
             onClick={() => onAct({ act: 'move', at: momentOfWall(`${when.day}T${when.time}:00.000`, zone) })}
           >
-            Move it
+            {say.move2}
           </button>
         </div>
       )}
@@ -198,12 +203,12 @@ function Note({ note, onKeep }: { note: string; onKeep: (text: string) => void }
   const [text, setText] = useState(note);
   return (
     <div className="sec">
-      <h3>Your notes of it</h3>
+      <h3>{say.yourNotes}</h3>
       <textarea
         className="bare mt-1 w-full"
         rows={3}
-        aria-label="Your notes of this session"
-        placeholder="Only you and whoever helps you read them."
+        aria-label={say.yourNotesSession}
+        placeholder={say.onlyYouYourHelpers}
         dir="auto"
         value={text}
         onChange={(event) => setText(event.target.value.slice(0, 5_000))}

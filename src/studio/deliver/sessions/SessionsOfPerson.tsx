@@ -4,6 +4,8 @@ import { useGiveSessionsMutation, useSessionsOfQuery } from '../../data/bookedAp
 import { sentenceOf } from '../../data/ownerApi';
 import { May } from '../../frame/May';
 import { CountFill, TextFill } from '../../price/Fill';
+import { deliverSessionsWords } from '#say/deliver/sessions';
+const say = deliverSessionsWords.sessionsOfPerson;
 
 /** What somebody has of sessions, line by line, and more of them by hand. */
 export function SessionsOfPerson({ personId }: { personId: string }) {
@@ -11,7 +13,7 @@ export function SessionsOfPerson({ personId }: { personId: string }) {
   if (!data || data.passes.length === 0) return null;
   return (
     <div className="sec">
-      <h3>Sessions</h3>
+      <h3>{say.sessions}</h3>
       {data.passes.map((pass) => (
         <Ledger key={pass.passId} pass={pass} />
       ))}
@@ -28,10 +30,10 @@ function Ledger({ pass }: { pass: PersonSessions['passes'][number] }) {
   return (
     <div className="mt-1.5">
       <p>
-        <span dir="auto">{pass.title}</span>: {pass.left === 1 ? '1 session left' : `${pass.left} sessions left`}
-        {!pass.open && ', not open now'}.
+        <span dir="auto">{pass.title}</span>: {pass.left === 1 ? say.sessionLeft : say.sessionsLeft(pass.left)}
+        {!pass.open && say.accessClosedNow}.
       </p>
-      <table className="mt-1 w-full text-[14px]" aria-label={`Sessions of ${pass.title}, line by line`}>
+      <table className="mt-1 w-full text-[14px]" aria-label={say.sessionHistory(pass.title)}>
         <tbody>
           {pass.ledger.map((line, i) => (
             <tr key={i} className="border-t border-line">
@@ -47,8 +49,9 @@ function Ledger({ pass }: { pass: PersonSessions['passes'][number] }) {
         <May right="answer">
           {giving ? (
             <p className="sentence !text-base">
-              Give <CountFill label="How many sessions more" value={count} from={1} to={200} onChange={setCount} />{' '}
-              more, because <TextFill label="Why" placeholder="for yourself" value={reason} onChange={setReason} />{' '}
+              {say.add} <CountFill label={say.howManySessionsAdd} value={count} from={1} to={200} onChange={setCount} />{' '}
+              {say.sessionsReason}{' '}
+              <TextFill label={say.reason} placeholder={say.yourNotes} value={reason} onChange={setReason} />{' '}
               <button
                 className="btn btn-primary btn-sm"
                 disabled={sending.isLoading}
@@ -64,12 +67,12 @@ function Ledger({ pass }: { pass: PersonSessions['passes'][number] }) {
                     )
                 }
               >
-                Give them
+                {say.addSessions}
               </button>
             </p>
           ) : (
             <button className="opt" onClick={() => setGiving(true)}>
-              Give more …
+              {say.addSessions2}
             </button>
           )}
         </May>

@@ -10,6 +10,8 @@ import { sessionsLink } from '../links';
 import { ListRow } from '../ListRow';
 import { BusyTimes } from './BusyTimes';
 import { dateStands, howItStands } from './inWords';
+import { deliverSessionsWords } from '#say/deliver/sessions';
+const say = deliverSessionsWords.sessionsSheet;
 
 /** The seller's week: a plain sheet of it, and its sessions as a list, day by day. */
 export function SessionsSheet({ draft, selected }: { draft: Draft; selected: string | null }) {
@@ -29,21 +31,23 @@ export function SessionsSheet({ draft, selected }: { draft: Draft; selected: str
     Number(formatTime(at, zone, 'en').slice(0, 2)) * 60 + Number(formatTime(at, zone, 'en').slice(3));
   return (
     <>
-      <h1>Sessions</h1>
+      <h1>{say.sessions}</h1>
       <p className="mt-2 flex flex-wrap items-baseline gap-x-5">
         <Link className="opt" to={sessionsLink(addDays(monday, -7))}>
-          The week before
+          {say.previousWeek}
         </Link>
         <b className="font-semibold">
-          {formatDay(startOfDate(monday, zone), zone, locale, {})} to{' '}
-          {formatDay(startOfDate(addDays(monday, 6), zone), zone, locale)}
+          {say.fromTo(
+            formatDay(startOfDate(monday, zone), zone, locale, {}),
+            formatDay(startOfDate(addDays(monday, 6), zone), zone, locale),
+          )}
         </b>
         <Link className="opt" to={sessionsLink(addDays(monday, 7))}>
-          The week after
+          {say.nextWeek}
         </Link>
         {monday !== weekStart(today) && (
           <Link className="opt" to={sessionsLink('')}>
-            This week
+            {say.thisWeek}
           </Link>
         )}
       </p>
@@ -52,16 +56,15 @@ export function SessionsSheet({ draft, selected }: { draft: Draft; selected: str
         <>
           {data.oldestUnmarked !== null && (
             <p className="mt-3 border-l-4 border-draft ps-3">
-              {data.unmarked === 1 ? '1 session is over' : `${data.unmarked} sessions are over`} and not yet marked as
-              held or missed.{' '}
+              {say.unmarkedPastSessionPast(data.unmarked)}{' '}
               <Link className="underline" to={sessionsLink(dayOf(data.oldestUnmarked))}>
-                The oldest is of {formatDay(data.oldestUnmarked, zone, locale)}
+                {say.seeOldest(formatDay(data.oldestUnmarked, zone, locale))}
               </Link>
               .
             </p>
           )}
           <WeekSheet
-            label="The week: open hours, sessions and what is in the way"
+            label={say.weekOpenHoursSessions}
             days={days.map((date) => ({
               name: formatDay(startOfDate(date, zone), zone, locale, { weekday: true, short: true }).replace(
                 /^(\S{3})\S*/,
@@ -90,9 +93,7 @@ export function SessionsSheet({ draft, selected }: { draft: Draft; selected: str
               ],
             }))}
           />
-          {data.sessions.length + data.dates.length === 0 && (
-            <p className="mt-4 text-ink-2">Nothing is booked in this week.</p>
-          )}
+          {data.sessions.length + data.dates.length === 0 && <p className="mt-4 text-ink-2">{say.noSessionsWeek}</p>}
           {days.map((date) => {
             const of = data.sessions.filter((s) => dayOf(s.from) === date);
             const classes = data.dates.filter((d) => dayOf(d.from) === date);
@@ -101,7 +102,7 @@ export function SessionsSheet({ draft, selected }: { draft: Draft; selected: str
               <section key={date} className="mt-5">
                 <h3>
                   {formatDay(startOfDate(date, zone), zone, locale, { weekday: true })}
-                  {date === today ? ', today' : ''}
+                  {date === today ? say.today : ''}
                 </h3>
                 <ul>
                   {classes.map((it) => (
@@ -110,7 +111,7 @@ export function SessionsSheet({ draft, selected }: { draft: Draft; selected: str
                       lead={span(it)}
                       struck={it.calledOff}
                       who={it.title}
-                      what="class"
+                      what={say.class}
                       stands={dateStands(it)}
                       selected={it.id === selected}
                       onTake={() => void navigate(sessionsLink(monday, it.id))}
@@ -121,7 +122,7 @@ export function SessionsSheet({ draft, selected }: { draft: Draft; selected: str
                       key={session.id}
                       lead={span(session)}
                       struck={session.status === 'called-off'}
-                      who={session.name || 'Somebody who was erased'}
+                      who={session.name || say.erasedCustomer}
                       what={session.title}
                       stands={howItStands(session, data.now)}
                       selected={session.id === selected}

@@ -6,6 +6,8 @@ import { sentenceOf } from '../../data/ownerApi';
 import { useActOnTaskMutation, useTasksQuery } from '../../data/tasksApi';
 import { May } from '../../frame/May';
 import { TextFill } from '../../price/Fill';
+import { deliverTasksWords } from '#say/deliver/tasks';
+const say = deliverTasksWords.taskStory;
 
 /** One of it: for whom, where to, and the act that ends it. */
 export function TaskStory({ passId }: { passId: string }) {
@@ -14,7 +16,7 @@ export function TaskStory({ passId }: { passId: string }) {
   const [said, setSaid] = useState<{ text: string; wrong: boolean } | null>(null);
   const task = [...(data?.waiting ?? []), ...(data?.done ?? [])].find((one) => one.passId === passId);
   if (!data) return null;
-  if (!task) return <p className="text-ink-2">It was given back: nothing has to be done for it any more.</p>;
+  if (!task) return <p className="text-ink-2">{say.refundedNothingMoreDo}</p>;
   const day = (at: string): string => formatDay(at, data.zone, 'en');
   const go = (wanted: TaskAct): void =>
     void act({ passId, act: wanted })
@@ -30,18 +32,18 @@ export function TaskStory({ passId }: { passId: string }) {
         {task.title}
       </h2>
       <p dir="auto">
-        {task.name || 'Somebody who was erased'}
-        {task.order !== null && <span className="text-ink-2">, order {task.order}</span>}
+        {task.name || say.erasedCustomer}
+        {task.order !== null && <span className="text-ink-2">{say.order(task.order)}</span>}
       </p>
       <p className="cap">
-        Bought {day(task.since)}
-        {task.by !== null && task.state !== 'done' && <>, promised by {day(`${task.by}T12:00:00.000Z`)}</>}.
+        {say.bought(day(task.since))}
+        {task.by !== null && task.state !== 'done' && <>{say.promisedBy(day(`${task.by}T12:00:00.000Z`))}</>}.
       </p>
       {task.for === 'sending' && (
         <div className="sec mt-3">
-          <h3>Where to</h3>
+          <h3>{say.whereTo}</h3>
           {task.lines.length === 0 ? (
-            <p>Not known yet. Whoever gets it is asked in their member area; or write to {task.address}.</p>
+            <p>{say.notKnownYetRecipient(task.address)}</p>
           ) : (
             task.lines.map((line, i) => (
               <p key={i} dir="auto">
@@ -56,11 +58,7 @@ export function TaskStory({ passId }: { passId: string }) {
           {task.held}
         </p>
       )}
-      {task.state === 'on-hold' && (
-        <p className="mt-2 border-l-4 border-draft ps-3">
-          A payment for it is disputed, behind, or on its way back. Wait until that is settled.
-        </p>
-      )}
+      {task.state === 'on-hold' && <p className="mt-2 border-l-4 border-draft ps-3">{say.paymentDisputedPastDue}</p>}
       {said && (
         <p className={`mt-2 ${said.wrong ? 'wrong' : ''}`} role={said.wrong ? 'alert' : 'status'}>
           {said.text}
@@ -71,8 +69,8 @@ export function TaskStory({ passId }: { passId: string }) {
         {task.done && (
           <div className="sec mt-3">
             <p>
-              {task.for === 'work' ? 'Done' : 'Sent'} {day(task.done.at)}
-              {task.done.number !== '' && <>, number {task.done.number}</>}
+              {task.for === 'work' ? say.done : say.sent} {day(task.done.at)}
+              {task.done.number !== '' && <>{say.number(task.done.number)}</>}
               {task.done.carrier !== '' && <> ({task.done.carrier})</>}.
             </p>
             {task.done.note !== '' && (
@@ -81,7 +79,7 @@ export function TaskStory({ passId }: { passId: string }) {
               </p>
             )}
             <button className="opt mt-2" disabled={acting.isLoading} onClick={() => go({ act: 'again' })}>
-              {task.for === 'work' ? 'It is not done after all' : 'It was not sent after all'}
+              {task.for === 'work' ? say.markAsNotDone : say.markAsNotSent}
             </button>
           </div>
         )}
@@ -89,7 +87,7 @@ export function TaskStory({ passId }: { passId: string }) {
       {task.personId !== '' && (
         <p className="sec">
           <Link className="underline" to={`/deliver/people/${task.personId}`}>
-            All of this person
+            {say.openCustomer}
           </Link>
         </p>
       )}
@@ -105,19 +103,26 @@ function Finish({ task, disabled, onAct }: { task: TaskRow; disabled: boolean; o
     <div className="sec mt-3">
       {task.for === 'sending' && (
         <p className="sentence !text-base">
-          Sent by{' '}
-          <TextFill label="Who carries it" placeholder="the post" value={carrier} onChange={setCarrier} most={100} />,
-          under the number{' '}
-          <TextFill label="Its number" placeholder="if it has one" value={number} onChange={setNumber} most={100} />.
+          {say.sentBy}{' '}
+          <TextFill label={say.carrier} placeholder={say.thePost} value={carrier} onChange={setCarrier} most={100} />
+          {say.trackingNumber}{' '}
+          <TextFill
+            label={say.trackingNumber2}
+            placeholder={say.optional}
+            value={number}
+            onChange={setNumber}
+            most={100}
+          />
+          .
         </p>
       )}
       <label className="mt-2 block">
-        <span className="cap">{task.for === 'work' ? 'What they read' : 'A word with it, if you like'}</span>
+        <span className="cap">{task.for === 'work' ? say.messageCustomer : say.messageCustomerOptional}</span>
         <textarea
           className="bare mt-1 w-full"
           rows={3}
-          aria-label="What they read with it"
-          placeholder={task.for === 'work' ? 'It is done. Here it is: …' : ''}
+          aria-label={say.messageCustomer}
+          placeholder={task.for === 'work' ? say.yourPieceDoneHere : ''}
           dir="auto"
           value={note}
           onChange={(event) => setNote(event.target.value.slice(0, 1_000))}
@@ -128,9 +133,9 @@ function Finish({ task, disabled, onAct }: { task: TaskRow; disabled: boolean; o
         disabled={disabled}
         onClick={() => onAct({ act: 'done', carrier, number, note, ...(task.held === '' ? {} : { anyway: true }) })}
       >
-        {task.for === 'work' ? 'Mark it as done' : task.held === '' ? 'Mark it as sent' : 'Mark it as sent anyway'}
+        {task.for === 'work' ? say.markAsDone : task.held === '' ? say.markAsSent : say.markAsSentAnyway}
       </button>
-      <p className="cap mt-1">They hear of it by mail.</p>
+      <p className="cap mt-1">{say.customerNotifiedEmail}</p>
     </div>
   );
 }

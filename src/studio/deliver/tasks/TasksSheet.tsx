@@ -6,6 +6,8 @@ import { useTasksQuery } from '../../data/tasksApi';
 import { saveCsv } from '../../frame/saveCsv';
 import { tasksLink } from '../links';
 import { ListRow } from '../ListRow';
+import { deliverTasksWords } from '#say/deliver/tasks';
+const say = deliverTasksWords.tasksSheet;
 
 /** What has to be done and to be sent, the oldest first, then what was done last. */
 export function TasksSheet({ selected }: { selected: string | null }) {
@@ -19,7 +21,7 @@ export function TasksSheet({ selected }: { selected: string | null }) {
         <ListRow
           key={task.passId}
           lead={day(task.done?.at ?? task.since)}
-          who={task.name || 'Somebody who was erased'}
+          who={task.name || say.erasedCustomer}
           what={`${task.units > 1 ? `${task.units} × ` : ''}${task.title}`}
           stands={stands(task)}
           alarm={task.late}
@@ -33,29 +35,29 @@ export function TasksSheet({ selected }: { selected: string | null }) {
   const sending = data.waiting.filter((task) => task.for === 'sending');
   return (
     <>
-      <h1>To do and to send</h1>
-      {data.waiting.length === 0 && <p className="mt-3 text-ink-2">Nothing waits for you.</p>}
+      <h1>{say.doSend}</h1>
+      {data.waiting.length === 0 && <p className="mt-3 text-ink-2">{say.nothingDoSend}</p>}
       {work.length > 0 && (
         <section className="mt-4">
-          <h3>To do</h3>
-          {list(work, 'To do')}
+          <h3>{say.toDo}</h3>
+          {list(work, say.toDo)}
         </section>
       )}
       {sending.length > 0 && (
         <section className="mt-4">
-          <h3>To send</h3>
-          {list(sending, 'To send')}
+          <h3>{say.toSend}</h3>
+          {list(sending, say.toSend)}
           <p className="mt-2">
             <button className="btn btn-quiet" onClick={() => saveToSend(sending, data.zone)}>
-              Save the list as a file
+              {say.exportAsCsv}
             </button>
           </p>
         </section>
       )}
       {data.done.length > 0 && (
         <section className="mt-6">
-          <h3>Done</h3>
-          {list(data.done, 'Done')}
+          <h3>{say.done}</h3>
+          {list(data.done, say.done)}
         </section>
       )}
     </>
@@ -63,9 +65,9 @@ export function TasksSheet({ selected }: { selected: string | null }) {
 }
 
 function stands({ state, late, for: what, lines, done }: TaskRow): string {
-  if (state === 'done') return what === 'work' ? 'done' : done?.number ? `sent, ${done.number}` : 'sent';
-  if (state === 'on-hold') return 'on hold: wait';
-  if (what === 'sending' && lines.length === 0) return 'where to?';
+  if (state === 'done') return what === 'work' ? 'done' : done?.number ? say.sent(done.number) : 'sent';
+  if (state === 'on-hold') return say.holdWait;
+  if (what === 'sending' && lines.length === 0) return say.noAddressYet;
   return late ? 'late' : 'waiting';
 }
 
@@ -87,6 +89,6 @@ function saveToSend(rows: readonly TaskRow[], zone: string): void {
         ordered: dateIn(since, zone),
         mail: address,
       })),
-    'To send',
+    say.toSend,
   );
 }

@@ -1,6 +1,8 @@
 import type { Bundle } from '#core/catalogue';
 import { change, type Draft } from '../../data/draft';
 import { InIt, movedUp } from '../inside/InIt';
+import { makeBundleWords } from '#say/make/bundle';
+const say = makeBundleWords.bundleContents;
 
 /** What is in a bundle: each opens by itself the moment the bundle is bought. */
 export function BundleContents({ product, draft }: { product: Bundle; draft: Draft }) {
@@ -10,12 +12,12 @@ export function BundleContents({ product, draft }: { product: Bundle; draft: Dra
     });
   return (
     <section className="sec mt-4">
-      <h3 className="mb-1">In it</h3>
+      <h3 className="mb-1">{say.includedProducts}</h3>
       <InIt
         product={product}
         ids={product.parts}
         draft={draft}
-        into="the bundle"
+        into={say.theBundle}
         withPart={(id) => ({ ...product, parts: [...product.parts, id] })}
         onMoveUp={(at) =>
           edit((b) => {
@@ -33,10 +35,7 @@ export function BundleContents({ product, draft }: { product: Bundle; draft: Dra
           })
         }
       />
-      <p className="cap mt-1">
-        Whoever buys it has each of these as if bought by itself. What you put in or take out later changes it for those
-        who come after.
-      </p>
+      <p className="cap mt-1">{say.buyersGetAccessEach}</p>
     </section>
   );
 }

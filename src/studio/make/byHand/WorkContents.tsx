@@ -3,6 +3,8 @@ import type { ProductId } from '#core/ids';
 import { change } from '../../data/draft';
 import { ChoiceFill, CountFill } from '../../price/Fill';
 import { RichField } from '../../sell/RichField';
+import { makeByHandWords } from '#say/make/byHand';
+const say = makeByHandWords.workContents;
 
 const changeWork = (id: ProductId, recipe: (work: Work) => void): Promise<void> =>
   change('product', id, (product) => {
@@ -14,22 +16,22 @@ export function WorkContents({ product }: { product: Work }) {
   const edit = (recipe: (work: Work) => void): void => void changeWork(product.id, recipe);
   return (
     <section className="sec mt-4">
-      <h3 className="mb-1">What happens next</h3>
+      <h3 className="mb-1">{say.whatHappensNext}</h3>
       <RichField
-        label="What happens next"
-        placeholder="What do you need from them, and when will they hear from you?"
+        label={say.whatHappensNext}
+        placeholder={say.whatDoYouNeed}
         className="prose-words typed !block"
         value={product.next}
         onChange={(value) => edit((work) => (work.next = value))}
       />
       <p className="sentence mt-3">
-        It is done{' '}
+        {say.deliveryTime}{' '}
         <ChoiceFill
-          label="Whether it is said by when it is done"
+          label={say.whetherShowDeliveryTime}
           value={product.withinDays === null ? 'open' : 'within'}
           choices={[
-            ['within', 'within'],
-            ['open', 'when it is done'],
+            ['within', say.within],
+            ['open', say.notShown],
           ]}
           onChange={(which) => edit((work) => (work.withinDays = which === 'open' ? null : 7))}
         />
@@ -37,20 +39,18 @@ export function WorkContents({ product }: { product: Work }) {
           <>
             {' '}
             <CountFill
-              label="Within how many days"
+              label={say.withinHowManyDays}
               value={product.withinDays}
               from={1}
               to={365}
               onChange={(days) => edit((work) => (work.withinDays = days))}
             />{' '}
-            {product.withinDays === 1 ? 'day' : 'days'}
+            {say.days(product.withinDays)}
           </>
         )}
         .
       </p>
-      <p className="cap mt-1">
-        Each one that is sold stands in “Needs you” until you mark it as done. They hear of it by mail.
-      </p>
+      <p className="cap mt-1">{say.eachSaleAppearsUnder}</p>
     </section>
   );
 }

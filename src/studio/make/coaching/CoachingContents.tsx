@@ -5,11 +5,13 @@ import type { Draft } from '../../data/draft';
 import { ChoiceFill, CountFill, DayFill } from '../../price/Fill';
 import { changeCoaching } from './changeCoaching';
 import { SpanFills } from './SpanFills';
+import { makeCoachingWords } from '#say/make/coaching';
+const words = makeCoachingWords.coachingContents;
 
 const GRIDS = [
-  ['15', 'quarter of an hour'],
-  ['30', 'half hour'],
-  ['60', 'hour'],
+  ['15', words.quarterHour],
+  ['30', words.halfHour],
+  ['60', words.hour],
 ] as const;
 
 /** How many sessions, in which hours, and how they are booked: sentences, and a row a weekday. */
@@ -20,56 +22,51 @@ export function CoachingContents({ product, draft }: { product: Coaching; draft:
   return (
     <>
       <section className="sec mt-4">
-        <h3 className="mb-1">Sessions</h3>
+        <h3 className="mb-1">{words.sessions}</h3>
         <p className="sentence">
-          Its buyer has{' '}
+          {words.buyerGets}{' '}
           <CountFill
-            label="How many sessions"
+            label={words.howManySessions}
             value={product.sessions}
             from={1}
             to={200}
             onChange={(n) => edit((c) => (c.sessions = n))}
           />{' '}
-          {product.sessions === 1 ? 'session' : 'sessions'} of{' '}
+          {words.of(product.sessions)}{' '}
           <CountFill
-            label="Minutes of a session"
+            label={words.minutesPerSession}
             value={product.minutes}
             from={5}
             to={600}
             onChange={(n) => edit((c) => (c.minutes = n))}
           />{' '}
-          minutes,{' '}
+          {words.minutes}{' '}
           <ChoiceFill
-            label="How often sessions are given"
+            label={words.howOftenSessionsAdded}
             value={product.each}
             choices={[
-              ['once', 'in all'],
-              ['period', 'each paid period of a subscription'],
+              ['once', words.inTotal],
+              ['period', words.eachPaidPeriodSubscription],
             ]}
             onChange={(each) => edit((c) => (c.each = each))}
           />
-          . It takes place{' '}
+          {words.place}{' '}
           <input
             className="fill min-w-64"
-            aria-label="Where it takes place"
-            placeholder="by video: https://…, or an address"
+            aria-label={words.whereSessionsTakePlace}
+            placeholder={words.httpsVideoAddress}
             dir="auto"
             value={product.place}
             onChange={(event) => edit((c) => (c.place = event.target.value.slice(0, 500)))}
           />
-          , which only whoever has booked reads.
+          {words.shownOnlyAfterBooking}
         </p>
-        {product.each === 'period' && (
-          <p className="cap mt-1">
-            With each payment new ones come; of those left over, at most as many as one period gives are kept. Sold once
-            or in parts, they come once.
-          </p>
-        )}
+        {product.each === 'period' && <p className="cap mt-1">{words.eachPaymentAddsNew}</p>}
       </section>
       <section className="sec">
-        <h3 className="mb-1">Open hours</h3>
-        <p className="cap mb-2">On the clock of {zone.replaceAll('_', ' ')}. Each buyer also reads them on theirs.</p>
-        <ul aria-label="Open hours of a week">
+        <h3 className="mb-1">{words.openHours}</h3>
+        <p className="cap mb-2">{words.timeBuyersAlsoSee(zone.replaceAll('_', ' '))}</p>
+        <ul aria-label={words.openHoursWeekday}>
           {hours.week.map((spans, day) => {
             const name = weekdayName(day, 'en');
             return (
@@ -81,7 +78,7 @@ export function CoachingContents({ product, draft }: { product: Coaching; draft:
                 {spans.length > 0 && (
                   <button
                     className="opt"
-                    aria-label={`Monday to Friday alike, as on ${name}`}
+                    aria-label={words.copySHoursMonday(name)}
                     onClick={() =>
                       edit((c) => {
                         const same = c.hours.week[day] ?? [];
@@ -89,7 +86,7 @@ export function CoachingContents({ product, draft }: { product: Coaching; draft:
                       })
                     }
                   >
-                    Monday to Friday alike
+                    {words.sameHoursMondayFriday}
                   </button>
                 )}
               </li>
@@ -99,54 +96,54 @@ export function CoachingContents({ product, draft }: { product: Coaching; draft:
         <Exceptions product={product} edit={edit} />
       </section>
       <section className="sec">
-        <h3 className="mb-1">Booking</h3>
+        <h3 className="mb-1">{words.booking}</h3>
         <p className="sentence">
-          A session begins every{' '}
+          {words.sessionsCanStartEvery}{' '}
           <ChoiceFill
-            label="Every how many minutes a session may begin"
+            label={words.howOftenSessionsCan}
             value={String(product.grid)}
             choices={GRIDS}
             onChange={(grid) => edit((c) => (c.grid = Number(grid) as Coaching['grid']))}
           />
-          , is booked at least{' '}
+          {words.theyBookedLeast}{' '}
           <CountFill
-            label="Hours of notice"
+            label={words.hoursNotice}
             value={product.noticeHours}
             from={0}
             to={720}
             onChange={(n) => edit((c) => (c.noticeHours = n))}
           />{' '}
-          hours and at most{' '}
+          {words.hoursMost}{' '}
           <CountFill
-            label="Days ahead"
+            label={words.daysAhead}
             value={product.aheadDays}
             from={1}
             to={365}
             onChange={(n) => edit((c) => (c.aheadDays = n))}
           />{' '}
-          days ahead, and keeps{' '}
+          {words.daysAhead2}{' '}
           <CountFill
-            label="Minutes free before"
+            label={words.minutesFreeBefore}
             value={product.bufferBefore}
             from={0}
             to={240}
             onChange={(n) => edit((c) => (c.bufferBefore = n))}
           />{' '}
-          minutes free before it and{' '}
+          {words.minutesFreeBefore2}{' '}
           <CountFill
-            label="Minutes free after"
+            label={words.minutesFreeAfter}
             value={product.bufferAfter}
             from={0}
             to={240}
             onChange={(n) => edit((c) => (c.bufferAfter = n))}
           />{' '}
-          after. On one day you hold{' '}
+          {words.afterEachDayYou}{' '}
           <ChoiceFill
-            label="Whether a day has a most"
+            label={words.dailyLimit}
             value={product.mostPerDay === null ? 'any' : 'most'}
             choices={[
-              ['any', 'as many as there is room for'],
-              ['most', 'at most'],
+              ['any', words.asManyAsFit],
+              ['most', words.atMost],
             ]}
             onChange={(which) => edit((c) => (c.mostPerDay = which === 'any' ? null : 4))}
           />
@@ -154,21 +151,20 @@ export function CoachingContents({ product, draft }: { product: Coaching; draft:
             <>
               {' '}
               <CountFill
-                label="Most sessions a day"
+                label={words.mostSessionsDay}
                 value={product.mostPerDay}
                 from={1}
                 to={50}
                 onChange={(n) => edit((c) => (c.mostPerDay = n))}
               />{' '}
-              sessions, of whatever kind
+              {words.sessionsAllKinds}
             </>
           )}
           .
         </p>
         <p className="cap mt-1">
-          Until the notice, a member moves it or calls it off and keeps it. After that it counts, unless you say
-          otherwise.
-          {product.noticeHours === 0 && ' Without notice, that is until it begins.'}
+          {words.untilThenMembersCan}
+          {product.noticeHours === 0 && words.withoutNoticeTheyCan}
         </p>
       </section>
       <Questions product={product} edit={edit} />
@@ -185,13 +181,13 @@ interface Parts {
 function Exceptions({ product: { hours }, edit }: Parts) {
   return (
     <>
-      <ul aria-label="Days on which it is otherwise">
+      <ul aria-label={words.exceptions}>
         {hours.exceptions.map(({ date, spans }, i) => (
           <li key={i} className="flex flex-wrap items-baseline gap-x-3 border-t border-line py-1.5">
             <span>
-              On{' '}
+              {words.on}{' '}
               <DayFill
-                label={`Other hours, day ${i + 1}`}
+                label={words.differentHoursDay(i + 1)}
                 value={date}
                 onChange={(day) => {
                   if (!/^[12]\d{3}-\d\d-\d\d$/.test(day)) return;
@@ -201,12 +197,12 @@ function Exceptions({ product: { hours }, edit }: Parts) {
                   });
                 }}
               />{' '}
-              {spans.length === 0 ? 'closed' : 'open'}
+              {spans.length === 0 ? words.closedThen : words.openThen}
             </span>
             <span className="flex-1">
               <SpanFills
                 spans={spans}
-                of={`day ${i + 1}`}
+                of={words.day(i + 1)}
                 onChange={(next) =>
                   edit((c) => {
                     const one = c.hours.exceptions[i];
@@ -217,10 +213,10 @@ function Exceptions({ product: { hours }, edit }: Parts) {
             </span>
             <button
               className="opt"
-              aria-label={`As usual again on ${date}`}
+              aria-label={words.removeException(date)}
               onClick={() => edit((c) => void c.hours.exceptions.splice(i, 1))}
             >
-              As usual again
+              {words.removeException2}
             </button>
           </li>
         ))}
@@ -238,7 +234,7 @@ function Exceptions({ product: { hours }, edit }: Parts) {
             })
           }
         >
-          A day with other hours, or closed
+          {words.addDayDifferentHours}
         </button>
       </p>
     </>
@@ -249,13 +245,13 @@ function Exceptions({ product: { hours }, edit }: Parts) {
 function Questions({ product: { questions }, edit }: Parts) {
   return (
     <section className="sec">
-      <h3 className="mb-1">Asked at booking</h3>
+      <h3 className="mb-1">{words.questionsBooking}</h3>
       {questions.map(({ id, text, required }, i) => (
         <div key={id} className="flex flex-wrap items-baseline gap-3">
           <input
             className="bare flex-1"
-            aria-label={`Question ${i + 1}`}
-            placeholder="What would you like to talk about?"
+            aria-label={words.question(i + 1)}
+            placeholder={words.whatWouldYouLike}
             dir="auto"
             value={text}
             onChange={(event) =>
@@ -276,14 +272,14 @@ function Questions({ product: { questions }, edit }: Parts) {
                 })
               }
             />{' '}
-            must be answered
+            {words.required}
           </label>
           <button
             className="opt"
-            aria-label={`Remove question ${i + 1}`}
+            aria-label={words.removeQuestion(i + 1)}
             onClick={() => edit((c) => void c.questions.splice(i, 1))}
           >
-            Remove
+            {words.remove}
           </button>
         </div>
       ))}
@@ -292,7 +288,7 @@ function Questions({ product: { questions }, edit }: Parts) {
           className="opt"
           onClick={() => edit((c) => void c.questions.push({ id: newId('q'), text: '', required: false }))}
         >
-          Ask something
+          {words.addQuestion}
         </button>
       )}
     </section>

@@ -7,6 +7,8 @@ import { useBookedQuery } from '../../data/bookedApi';
 import { useNow } from '../../data/useNow';
 import { ChoiceFill } from '../../price/Fill';
 import { WeekSheet } from '../../frame/WeekSheet';
+import { makeCoachingWords } from '#say/make/coaching';
+const say = makeCoachingWords.nextTimes;
 
 const PLACES = [
   'Europe/London',
@@ -40,42 +42,38 @@ export function NextTimes({ product, draft }: { product: Coaching; draft: Draft 
   const outside = outsideHours(product.hours, zone, coming);
   return (
     <section className="pb-3">
-      <h2 className="mb-1">What a buyer can book</h2>
-      {said === '' ? <p className="text-ink-2">Nothing yet: open some hours.</p> : <p>{said}.</p>}
+      <h2 className="mb-1">{say.bookableTimes}</h2>
+      {said === '' ? <p className="text-ink-2">{say.noneYetAddOpen}</p> : <p>{said}.</p>}
       <WeekSheet
         days={[0, 1, 2, 3, 4, 5, 6].map((day) => ({
           name: weekdayName(day, 'en', 'short'),
           open: spansOn(product.hours, addDays(monday, day)),
           marks: [],
         }))}
-        label="Open hours this week"
+        label={say.openHoursWeek}
       />
       {outside.length > 0 && (
         <p className="mt-3 border-l-4 border-draft ps-3">
-          {outside.length === 1 ? '1 booked session lies' : `${outside.length} booked sessions lie`} outside of these
-          hours, the first on {formatDay(outside[0]?.from ?? now, zone, 'en')}. They stand as they are: move or call
-          them off in Deliver.
+          {say.countBookedSessionLies(outside.length, formatDay(outside[0]?.from ?? now, zone, 'en'))}
         </p>
       )}
       {slots.length > 0 && (
         <>
           <p className="mt-3">
-            The next free times, for somebody in{' '}
+            {say.nextFreeTimesBuyer}{' '}
             <ChoiceFill
-              label="Where the buyer is"
+              label={say.whereBuyer}
               value={place}
               choices={PLACES.filter((p) => p !== zone).map((p) => [p, placeOfZone(p)] as const)}
               onChange={setPlace}
             />
             :
           </p>
-          <ul aria-label="The next free times">
+          <ul aria-label={say.nextFreeTimes}>
             {slots.slice(0, SHOWN).map((from) => (
               <li key={from} className="border-t border-line py-1 text-[15px]">
                 {timeInZones({ from, until: endOf(from, product.minutes) }, [place], { locale: 'en', to: 'to' })[0]}
-                <span className="cap block">
-                  {formatTime(from, zone, 'en')} with you in {placeOfZone(zone)}
-                </span>
+                <span className="cap block">{say.forYouIn(formatTime(from, zone, 'en'), placeOfZone(zone))}</span>
               </li>
             ))}
           </ul>

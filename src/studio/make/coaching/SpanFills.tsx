@@ -1,4 +1,6 @@
 import type { DaySpan } from '#core/booking';
+import { makeCoachingWords } from '#say/make/coaching';
+const say = makeCoachingWords.spanFills;
 
 /** Some spans of one day, each with its times to type: put in, changed, taken out. */
 export function SpanFills({
@@ -17,10 +19,9 @@ export function SpanFills({
     <>
       {spans.map((span, i) => (
         <span key={i} className="mr-3 whitespace-nowrap">
-          <TimeFill label={`${of}: from, ${i + 1}`} value={span.from} onChange={(from) => replace(i, { from })} />
-          {' to '}
+          <TimeFill label={say.from(of, i + 1)} value={span.from} onChange={(from) => replace(i, { from })} /> {say.to}{' '}
           <TimeFill
-            label={`${of}: to, ${i + 1}`}
+            label={say.to2(of, i + 1)}
             value={span.to === '24:00' ? '00:00' : span.to}
             invalid={span.from >= span.to}
             // Midnight at a span's end is the end of that day.
@@ -28,7 +29,7 @@ export function SpanFills({
           />{' '}
           <button
             className="opt"
-            aria-label={`Take out ${of}, ${span.from} to ${span.to}`}
+            aria-label={say.removeTo(of, span.from, span.to)}
             onClick={() => onChange(spans.filter((_, at) => at !== i))}
           >
             ×
@@ -37,10 +38,10 @@ export function SpanFills({
       ))}
       <button
         className="opt"
-        aria-label={`${spans.length === 0 ? 'Open it' : 'Another span'}: ${of}`}
+        aria-label={say.addHoursTo(spans.length, of)}
         onClick={() => onChange([...spans, nextSpan(spans)])}
       >
-        {spans.length === 0 ? 'Open it' : 'Another span'}
+        {spans.length === 0 ? say.addHours : say.addAnotherTime}
       </button>
     </>
   );

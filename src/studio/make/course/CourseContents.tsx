@@ -7,6 +7,8 @@ import { changeCourse } from './changeCourse';
 import { OutlineEditor } from './OutlineEditor';
 import { HourFill } from '../inside/HourFill';
 import { PlanFill } from '../inside/PlanFill';
+import { makeCourseWords } from '#say/make/course';
+const say = makeCourseWords.courseContents;
 
 /** When a course opens, in a sentence, and its modules and lessons. */
 export function CourseContents({ product, draft }: { product: Course; draft: Draft }) {
@@ -15,17 +17,17 @@ export function CourseContents({ product, draft }: { product: Course; draft: Dra
   return (
     <section className="mt-4">
       <p className="sentence">
-        Opens{' '}
+        {say.unlocks}{' '}
         <PlanFill
-          label="How the course opens"
+          label={say.howCourseUnlocks}
           plan={product.plan}
           today={today}
           choices={[
-            ['as-around', 'all at once'],
-            ['every', 'one module after another'],
-            ['in-order', 'each lesson once the one before is done'],
-            ['after', 'all of it'],
-            ['on', 'all of it on'],
+            ['as-around', say.allOnce],
+            ['every', say.oneModuleAfterAnother],
+            ['in-order', say.eachLessonAfterOne],
+            ['after', say.allOnce],
+            ['on', say.allOnce2],
           ]}
           onChange={(plan) =>
             edit((c) => {
@@ -42,13 +44,13 @@ export function CourseContents({ product, draft }: { product: Course; draft: Dra
             })
           }
         />
-        . Finished, members get{' '}
+        {say.whenFinishedMembersGet}{' '}
         <ChoiceFill
-          label="What members get who finish"
+          label={say.whatMembersGetWhen}
           value={product.certificate ? 'certificate' : 'nothing'}
           choices={[
-            ['nothing', 'nothing more'],
-            ['certificate', 'a certificate'],
+            ['nothing', say.noCertificate],
+            ['certificate', say.aCertificate],
           ]}
           onChange={(what) =>
             edit((c) => {

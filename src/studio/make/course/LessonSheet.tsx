@@ -11,6 +11,8 @@ import { Takeaways } from '../written/Takeaways';
 import type { EditWritten } from '../written/written';
 import { WrittenBlocks } from '../written/WrittenBlocks';
 import { QuizEditor } from './QuizEditor';
+import { makeCourseWords } from '#say/make/course';
+const say = makeCourseWords.lessonSheet;
 
 /** One lesson of a course, edited in one column. */
 export function LessonSheet({ draft, product, partId }: { draft: Draft; product: Course; partId: string }) {
@@ -19,14 +21,14 @@ export function LessonSheet({ draft, product, partId }: { draft: Draft; product:
   const lesson = lessonOf(product, partId);
   const back = (
     <Link className="opt" to={`/make/${product.id}`}>
-      All of {product.title || 'the course'}
+      {say.allOf(product.title || say.theCourse)}
     </Link>
   );
   if (!lesson)
     return (
       <>
         <p>{back}</p>
-        <p className="mt-4">This lesson is not in the course any more.</p>
+        <p className="mt-4">{say.lessonNoLongerCourse}</p>
       </>
     );
   const edit = (recipe: (l: Lesson) => void): void => void changeLesson(product.id, lesson.id, recipe);
@@ -36,8 +38,8 @@ export function LessonSheet({ draft, product, partId }: { draft: Draft; product:
     <>
       <p className="mb-2">{back}</p>
       <TitleField
-        label="Title of the lesson"
-        placeholder="What is this lesson called?"
+        label={say.titleLesson}
+        placeholder={say.whatLessonCalled}
         value={lesson.title}
         onChange={(title) =>
           edit((l) => {
@@ -46,15 +48,15 @@ export function LessonSheet({ draft, product, partId }: { draft: Draft; product:
         }
       />
       <p className="sentence mt-2">
-        It opens{' '}
+        {say.itUnlocks}{' '}
         <PlanFill
-          label="When this lesson opens"
+          label={say.whenLessonUnlocks}
           plan={lesson.plan}
           today={today}
           choices={[
-            ['as-around', 'with its module'],
-            ['after', 'later:'],
-            ['on', 'on'],
+            ['as-around', say.itsModule],
+            ['after', say.later],
+            ['on', say.justOn],
           ]}
           onChange={(plan) =>
             edit((l) => {
@@ -62,15 +64,15 @@ export function LessonSheet({ draft, product, partId }: { draft: Draft; product:
             })
           }
         />
-        , is{' '}
+        {say.is}{' '}
         <ChoiceFill
-          label="Who may read it"
+          label={say.whoCanRead}
           value={lesson.putAway ? 'away' : lesson.heldBack ? 'held' : lesson.sample ? 'sample' : 'members'}
           choices={[
-            ['members', 'for members'],
-            ['sample', 'a free sample, open to anybody'],
-            ['held', 'held back for now'],
-            ...(isLive || lesson.putAway ? [['away', 'put away: who had it keeps it'] as const] : []),
+            ['members', say.forMembers],
+            ['sample', say.freeSampleEveryone],
+            ['held', say.hiddenNow],
+            ...(isLive || lesson.putAway ? [['away', say.archivedThoseWhoHad] as const] : []),
           ]}
           onChange={(who) =>
             edit((l) => {
@@ -81,13 +83,13 @@ export function LessonSheet({ draft, product, partId }: { draft: Draft; product:
             })
           }
         />
-        , and the course is done{' '}
+        {say.finishingCourse}{' '}
         <ChoiceFill
-          label="Whether it counts"
+          label={say.whetherCountsTowardsFinishing}
           value={lesson.counts ? 'with' : 'without'}
           choices={[
-            ['with', 'with it'],
-            ['without', 'without it'],
+            ['with', say.required],
+            ['without', say.optional],
           ]}
           onChange={(how) =>
             edit((l) => {
@@ -102,9 +104,7 @@ export function LessonSheet({ draft, product, partId }: { draft: Draft; product:
       <QuizEditor productId={product.id} lesson={lesson} />
       <section className="sec">
         {isLive ? (
-          <p className="cap">
-            This lesson is live: members may have it open, so it is held back or put away and not removed.
-          </p>
+          <p className="cap">{say.lessonLiveMembersMay}</p>
         ) : (
           <button
             className="opt"
@@ -115,7 +115,7 @@ export function LessonSheet({ draft, product, partId }: { draft: Draft; product:
               void navigate(`/make/${product.id}`);
             }}
           >
-            Remove this lesson
+            {say.removeLesson}
           </button>
         )}
       </section>

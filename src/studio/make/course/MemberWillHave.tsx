@@ -9,6 +9,8 @@ import type { Draft } from '../../data/draft';
 import { useJoining } from '../inside/useJoining';
 import { OnTheWay } from './OnTheWay';
 import { useFileUrls } from '../written/useFileUrls';
+import { makeCourseWords } from '#say/make/course';
+const say = makeCourseWords.memberWillHave;
 
 /** What somebody who joins on a day will have, and when; and how it looks to them some days later. */
 export function MemberWillHave({
@@ -28,7 +30,7 @@ export function MemberWillHave({
   return (
     <>
       <section className="pb-3">
-        <h2 className="mb-1">What a member will have</h2>
+        <h2 className="mb-1">{say.whatMembersWillSee}</h2>
         {joins}
         <Openings product={product} when={when} zone={shop.zone} />
       </section>
@@ -58,12 +60,12 @@ function Openings({
     const apart = module.lessons.flatMap((lesson) => {
       const at = when.get(lesson.id);
       return at && own && (at.at !== own.at || at.after !== own.after)
-        ? [{ id: lesson.id, title: lesson.title || 'Without a title', ...at }]
+        ? [{ id: lesson.id, title: lesson.title || say.untitled, ...at }]
         : [];
     });
-    return own ? [{ id: module.id, title: module.title || `Module ${i + 1}`, ...own }, ...apart] : [];
+    return own ? [{ id: module.id, title: module.title || say.module(i + 1), ...own }, ...apart] : [];
   });
-  if (rows.length === 0) return <p className="mt-2 text-ink-2">Nothing yet: no lesson stands in it.</p>;
+  if (rows.length === 0) return <p className="mt-2 text-ink-2">{say.nothingYetThereNo}</p>;
   const titleOf = (id: string): string =>
     product.modules.find((m) => m.id === id)?.title || (lessonOf(product, id)?.title ?? '');
   return (
@@ -77,8 +79,8 @@ function Openings({
             {row.at !== null
               ? formatDay(row.at, zone, 'en')
               : row.after !== null
-                ? `after ${titleOf(row.after) || 'the one before'}`
-                : 'never'}
+                ? say.after(titleOf(row.after) || say.oneBefore)
+                : say.never}
           </span>
         </li>
       ))}

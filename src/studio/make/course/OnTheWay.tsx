@@ -4,6 +4,8 @@ import { formatDay } from '#core/calendar';
 import type { Course } from '#core/catalogue';
 import { useFollowedQuery } from '../../data/ownerApi';
 import { exportFollowed } from './exportFollowed';
+import { makeCourseWords } from '#say/make/course';
+const say = makeCourseWords.onTheWay;
 
 const SHOWN = 8;
 
@@ -13,26 +15,26 @@ export function OnTheWay({ product, zone }: { product: Course; zone: string }) {
   const [all, setAll] = useState(false);
   if (!data || data.members === 0) return null;
   const parts = [
-    ...(data.notBegun > 0 ? [`${data.notBegun} not begun`] : []),
-    ...data.inModule.flatMap(({ title, count }, i) => (count > 0 ? [`${count} in ${title || `module ${i + 1}`}`] : [])),
-    ...(data.finished > 0 ? [`${data.finished} finished`] : []),
+    ...(data.notBegun > 0 ? [say.notStarted(data.notBegun)] : []),
+    ...data.inModule.flatMap(({ title, count }, i) => (count > 0 ? [say.in(count, title || say.module(i + 1))] : [])),
+    ...(data.finished > 0 ? [say.finished(data.finished)] : []),
   ];
   const { stopsAt } = data;
   return (
     <section className="sec">
-      <h3 className="mb-1">On the way</h3>
+      <h3 className="mb-1">{say.progress}</h3>
       <p>
-        <b className="font-semibold">{data.members === 1 ? '1 member' : `${data.members} members`}</b>:{' '}
+        <b className="font-semibold">{data.members === 1 ? say.member : say.members(data.members)}</b>:{' '}
         {parts.join(', ')}.
       </p>
       {stopsAt && (
         <p className="mt-1 text-ink-2">
-          Most stop at{' '}
+          {say.mostStop}{' '}
           <Link className="underline" to={`/make/${product.id}/${stopsAt.id}`} dir="auto">
             {stopsAt.title}
           </Link>
-          : {stopsAt.count} {stopsAt.count === 1 ? 'has' : 'have'} done nothing for two weeks
-          {stopsAt.hard > 0 && `; ${stopsAt.hard} tried its questions more than three times`}.
+          {say.inactiveTwoWeeks(stopsAt.count)}
+          {stopsAt.hard > 0 && say.triedItsQuestionsMore(stopsAt.hard)}.
         </p>
       )}
       <ul className="mt-2">
@@ -42,7 +44,7 @@ export function OnTheWay({ product, zone }: { product: Course; zone: string }) {
               {person.name}
             </Link>
             <span className="cap text-end">
-              {person.done} of {person.of}
+              {say.of(person.done, person.of)}
               {person.last !== null && `, ${formatDay(person.last, zone, 'en', { short: true })}`}
             </span>
           </li>
@@ -51,11 +53,11 @@ export function OnTheWay({ product, zone }: { product: Course; zone: string }) {
       <p className="mt-1 flex gap-4">
         {!all && data.people.length > SHOWN && (
           <button className="opt" onClick={() => setAll(true)}>
-            All {data.people.length}
+            {say.all(data.people.length)}
           </button>
         )}
         <button className="opt" onClick={() => void exportFollowed(product.title, data.people)}>
-          Export {data.people.length === 1 ? 'this one' : `these ${data.people.length}`} as CSV
+          {say.exportCountOneThese(data.people.length)}
         </button>
       </p>
     </section>

@@ -12,6 +12,8 @@ import { changeCourse } from './changeCourse';
 import { addLessonsFrom } from './lessonFiles';
 import { writtenInWords } from '../written/writtenInWords';
 import { PlanFill } from '../inside/PlanFill';
+import { makeCourseWords } from '#say/make/course';
+const say = makeCourseWords.outlineEditor;
 
 /** Modules and lessons in their order: dragged, or moved by the arrow keys, one or several at once. */
 export function OutlineEditor({ course, today }: { course: Course; today: string }) {
@@ -42,7 +44,7 @@ export function OutlineEditor({ course, today }: { course: Course; today: string
     edit((c) => {
       c.modules = lessonStepped(c.modules, id, by);
     });
-    setSaid(`Moved ${by === -1 ? 'up' : 'down'}`);
+    setSaid(say.moved(by === -1));
   }
 
   function addModule(): void {
@@ -59,7 +61,7 @@ export function OutlineEditor({ course, today }: { course: Course; today: string
       </span>
       {chosen.size > 0 && (
         <p className="mt-2 flex flex-wrap items-baseline gap-x-4">
-          <b className="font-semibold">{chosen.size === 1 ? '1 lesson chosen' : `${chosen.size} lessons chosen`}</b>
+          <b className="font-semibold">{chosen.size === 1 ? say.lessonSelected : say.lessonsSelected(chosen.size)}</b>
           {course.modules.map((module, i) => (
             <button
               key={module.id}
@@ -72,11 +74,11 @@ export function OutlineEditor({ course, today }: { course: Course; today: string
                 setChosen(new Set());
               }}
             >
-              to {module.title || `module ${i + 1}`}
+              {say.to(module.title || say.module2(i + 1))}
             </button>
           ))}
           <button className="opt" onClick={() => setChosen(new Set())}>
-            none
+            {say.none}
           </button>
         </p>
       )}
@@ -110,7 +112,7 @@ export function OutlineEditor({ course, today }: { course: Course; today: string
       </DndContext>
       <p className="mt-4">
         <button className="opt" onClick={addModule}>
-          {course.modules.length === 0 ? 'Begin with a module' : 'Add a module'}
+          {course.modules.length === 0 ? say.startModule : say.addModule}
         </button>
       </p>
     </>
@@ -130,7 +132,7 @@ function ModuleEditor({
   today: string;
   children: React.ReactNode;
 }) {
-  const name = module.title || `Module ${at + 1}`;
+  const name = module.title || say.module(at + 1);
   const edit = (recipe: (m: Module) => void): void =>
     void changeCourse(course.id, (c) => {
       const found = c.modules.find((m) => m.id === module.id);
@@ -148,8 +150,8 @@ function ModuleEditor({
       <div className="flex flex-wrap items-baseline gap-x-4 border-b border-line pb-1">
         <input
           className="bare font-head min-w-48 flex-1 text-[16px] font-semibold"
-          aria-label={`Title of module ${at + 1}`}
-          placeholder={`Module ${at + 1}`}
+          aria-label={say.titleModule(at + 1)}
+          placeholder={say.module(at + 1)}
           dir="auto"
           value={module.title}
           onChange={(event) =>
@@ -160,15 +162,15 @@ function ModuleEditor({
         />
         <span className="cap text-access">
           <PlanFill
-            label={`When ${name} opens`}
+            label={say.whenUnlocks(name)}
             plan={module.plan}
             today={today}
             choices={[
-              ['as-around', 'opens with the course’s plan'],
-              ['after', 'opens'],
-              ['on', 'opens on'],
-              ['at-once', 'opens at once'],
-              ['in-order', 'its lessons one after another'],
+              ['as-around', say.unlocksCourse],
+              ['after', say.unlocks],
+              ['on', say.unlocksOn],
+              ['at-once', say.unlocksOnce],
+              ['in-order', say.itsLessonsOneAfter],
             ]}
             onChange={(plan) =>
               edit((m) => {
@@ -178,26 +180,26 @@ function ModuleEditor({
           />
         </span>
         {at > 0 && (
-          <button className="opt" aria-label={`Move up ${name}`} onClick={() => move(-1)}>
-            Up
+          <button className="opt" aria-label={say.moveUp(name)} onClick={() => move(-1)}>
+            {say.up}
           </button>
         )}
         {at < course.modules.length - 1 && (
-          <button className="opt" aria-label={`Move down ${name}`} onClick={() => move(1)}>
-            Down
+          <button className="opt" aria-label={say.moveDown(name)} onClick={() => move(1)}>
+            {say.down}
           </button>
         )}
         {module.lessons.length === 0 && (
           <button
             className="opt"
-            aria-label={`Remove ${name}`}
+            aria-label={say.remove(name)}
             onClick={() =>
               void changeCourse(course.id, (c) => {
                 c.modules = c.modules.filter((m) => m.id !== module.id);
               })
             }
           >
-            Remove
+            {say.remove2}
           </button>
         )}
       </div>
@@ -205,18 +207,18 @@ function ModuleEditor({
       <p className="flex flex-wrap items-baseline gap-x-4 py-1.5 ps-8">
         <button
           className="opt"
-          aria-label={`Add a lesson to ${name}`}
+          aria-label={say.addLesson(name)}
           onClick={() =>
             edit((m) => {
               m.lessons.push(lessonNamed(newId('les'), ''));
             })
           }
         >
-          Add a lesson
+          {say.addLesson2}
         </button>
         <ChooseFile
-          words="or many from files"
-          label={`Lessons of ${name} from files`}
+          words={say.severalFromFiles}
+          label={say.lessonsFromFiles(name)}
           several
           onFiles={(files) => {
             addLessonsFrom(course.id, module.id, files);
@@ -245,7 +247,7 @@ function LessonRow({
   const { setNodeRef, setActivatorNodeRef, listeners, transform, transition, isDragging } = useSortable({
     id: lesson.id,
   });
-  const name = lesson.title || `lesson ${number}`;
+  const name = lesson.title || say.lesson(number);
   function onKeyDown(event: KeyboardEvent): void {
     const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
     if (by === 0) return;
@@ -253,9 +255,9 @@ function LessonRow({
     onStep(by);
   }
   const marks = [
-    ...(lesson.sample ? ['free sample'] : []),
-    ...(lesson.putAway ? ['put away'] : lesson.heldBack ? ['held back'] : []),
-    ...(lesson.counts ? [] : ['does not count']),
+    ...(lesson.sample ? [say.freeSample] : []),
+    ...(lesson.putAway ? [say.archived] : lesson.heldBack ? [say.hidden] : []),
+    ...(lesson.counts ? [] : [say.optional]),
   ];
   return (
     <li
@@ -268,7 +270,7 @@ function LessonRow({
         ref={setActivatorNodeRef}
         className="grip"
         {...listeners}
-        aria-label={`Drag ${name}, or move it with the arrow keys`}
+        aria-label={say.dragMoveArrowKeys(name)}
         onKeyDown={onKeyDown}
       >
         <GripVertical size={16} aria-hidden="true" />
@@ -276,13 +278,13 @@ function LessonRow({
       <input
         type="checkbox"
         className="checkbox checkbox-sm"
-        aria-label={`Choose ${name}`}
+        aria-label={say.select(name)}
         checked={chosen}
         onChange={(event) => onChosen(event.target.checked)}
       />
       <span className="w-6 text-end text-ink-2">{number}</span>
       <Link className="min-w-0 flex-1 break-words no-underline" to={`/make/${course.id}/${lesson.id}`} dir="auto">
-        {lesson.title || 'Without a title'}
+        {lesson.title || say.untitled}
       </Link>
       <span className="cap text-end">
         {writtenInWords(lesson)}

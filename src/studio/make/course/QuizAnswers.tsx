@@ -1,5 +1,7 @@
 import type { Question } from '#core/quiz';
 import { newId } from '../../data/ids';
+import { makeCourseWords } from '#say/make/course';
+const say = makeCourseWords.quizAnswers;
 
 export const newAnswer = (text = '', right = false) => ({ id: newId('ans'), text, right });
 
@@ -21,7 +23,7 @@ export function QuizAnswers({
             type={question.kind === 'one' ? 'radio' : 'checkbox'}
             className={question.kind === 'one' ? 'radio radio-sm' : 'checkbox checkbox-sm'}
             name={question.id}
-            aria-label={`Answer ${k + 1} to question ${n} is right`}
+            aria-label={say.answerQuestionCorrect(k + 1, n)}
             checked={given.right}
             onChange={(event) =>
               onEdit((q) => {
@@ -33,8 +35,8 @@ export function QuizAnswers({
           />
           <input
             className="bare flex-1"
-            aria-label={`Answer ${k + 1} to question ${n}`}
-            placeholder="An answer"
+            aria-label={say.answerQuestion(k + 1, n)}
+            placeholder={say.anAnswer}
             dir="auto"
             value={given.text}
             onChange={(event) =>
@@ -46,27 +48,27 @@ export function QuizAnswers({
           />
           <button
             className="opt"
-            aria-label={`Take out answer ${k + 1} to question ${n}`}
+            aria-label={say.removeAnswerQuestion(k + 1, n)}
             onClick={() =>
               onEdit((q) => {
                 if (q.kind !== 'typed') q.answers.splice(k, 1);
               })
             }
           >
-            Take out
+            {say.remove}
           </button>
         </p>
       ))}
       <button
         className="opt"
-        aria-label={`Add an answer to question ${n}`}
+        aria-label={say.addAnswerQuestion(n)}
         onClick={() =>
           onEdit((q) => {
             if (q.kind !== 'typed') q.answers.push(newAnswer());
           })
         }
       >
-        Add an answer
+        {say.addAnswer}
       </button>
     </div>
   );

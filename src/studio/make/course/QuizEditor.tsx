@@ -5,6 +5,8 @@ import { newId } from '../../data/ids';
 import { newAnswer, QuizAnswers } from './QuizAnswers';
 import { ChoiceFill, CountFill } from '../../price/Fill';
 import { changeLesson } from './changeCourse';
+import { makeCourseWords } from '#say/make/course';
+const say = makeCourseWords.quizEditor;
 
 const newQuestion = (): Question => ({
   id: newId('que'),
@@ -33,17 +35,17 @@ export function QuizEditor({ productId, lesson }: { productId: ProductId; lesson
             })
           }
         >
-          Ask questions at the end
+          {say.addQuestionsEnd}
         </button>
       </section>
     );
   return (
-    <section className="sec" aria-label="Questions">
-      <h3 className="mb-1">Questions</h3>
+    <section className="sec" aria-label={say.questions}>
+      <h3 className="mb-1">{say.questions}</h3>
       <p className="sentence">
-        Passed with{' '}
+        {say.passMark}{' '}
         <CountFill
-          label="How much of a hundred has to be right"
+          label={say.passMarkPercent}
           value={quiz.passAt}
           from={0}
           to={100}
@@ -53,13 +55,13 @@ export function QuizEditor({ productId, lesson }: { productId: ProductId; lesson
             })
           }
         />{' '}
-        % right; tried{' '}
+        {say.with}{' '}
         <ChoiceFill
-          label="How often it can be tried"
+          label={say.numberAttempts}
           value={String(quiz.tries)}
           choices={[
-            ['0', 'as often as they like'],
-            ...[1, 2, 3, 5, 10].map((n) => [String(n), n === 1 ? 'once' : `at most ${n} times`] as const),
+            ['0', say.unlimitedAttempts],
+            ...[1, 2, 3, 5, 10].map((n) => [String(n), n === 1 ? 'once' : say.mostAttempts(n)] as const),
           ]}
           onChange={(tries) =>
             edit((q) => {
@@ -67,13 +69,13 @@ export function QuizEditor({ productId, lesson }: { productId: ProductId; lesson
             })
           }
         />
-        , in{' '}
+        {say.questionsIn}{' '}
         <ChoiceFill
-          label="In which order it is asked"
+          label={say.orderQuestions}
           value={quiz.mixed ? 'mixed' : 'as-here'}
           choices={[
-            ['as-here', 'this order'],
-            ['mixed', 'an order of each person’s own'],
+            ['as-here', say.thisOrder],
+            ['mixed', say.randomOrderEachMember],
           ]}
           onChange={(order) =>
             edit((q) => {
@@ -81,7 +83,7 @@ export function QuizEditor({ productId, lesson }: { productId: ProductId; lesson
             })
           }
         />
-        . A lesson with questions is done by passing them.
+        {say.lessonQuestionsCompletedPassing}
       </p>
       {quizProblems(quiz).map((problem) => (
         <p key={problem} className="wrong">
@@ -102,7 +104,7 @@ export function QuizEditor({ productId, lesson }: { productId: ProductId; lesson
             })
           }
         >
-          Add a question
+          {say.addQuestion}
         </button>
         <button
           className="opt"
@@ -112,7 +114,7 @@ export function QuizEditor({ productId, lesson }: { productId: ProductId; lesson
             })
           }
         >
-          Ask none
+          {say.removeAllQuestions}
         </button>
       </p>
     </section>
@@ -153,8 +155,8 @@ function QuestionEditor({
         <span className="text-ink-2">{n}</span>
         <input
           className="bare flex-1 font-semibold"
-          aria-label={`Question ${n}`}
-          placeholder="What do you ask?"
+          aria-label={say.question(n)}
+          placeholder={say.whatDoYouWant}
           dir="auto"
           value={question.text}
           onChange={(event) =>
@@ -164,34 +166,34 @@ function QuestionEditor({
           }
         />
         <ChoiceFill
-          label={`How question ${n} is answered`}
+          label={say.typeAnswerQuestion(n)}
           value={question.kind}
           choices={[
-            ['one', 'one answer'],
-            ['several', 'several answers'],
-            ['typed', 'a typed answer'],
+            ['one', say.oneAnswer],
+            ['several', say.severalAnswers],
+            ['typed', say.typedAnswer],
           ]}
           onChange={becomes}
         />
         <button
           className="opt"
-          aria-label={`Take out question ${n}`}
+          aria-label={say.removeQuestion(n)}
           onClick={() =>
             onEdit((quiz) => {
               quiz.questions.splice(at, 1);
             })
           }
         >
-          Take out
+          {say.remove}
         </button>
       </p>
       {question.kind === 'typed' ? (
         <p className="sentence ps-6">
-          Right is{' '}
+          {say.correct}{' '}
           <input
             className="fill w-80"
-            aria-label={`Right answers to question ${n}`}
-            placeholder="wren; winter wren"
+            aria-label={say.correctAnswersQuestion(n)}
+            placeholder={say.wrenWinterWren}
             dir="auto"
             value={question.accepts.join('; ')}
             onChange={(event) =>
@@ -204,13 +206,13 @@ function QuestionEditor({
               })
             }
           />{' '}
-          (several apart by a semicolon); accents and marks{' '}
+          {say.separateSeveralSemicolonsAccents}{' '}
           <ChoiceFill
-            label={`Whether marks count in question ${n}`}
+            label={say.whetherAccentsPunctuationCount(n)}
             value={question.marksCount ? 'count' : 'not'}
             choices={[
-              ['not', 'do not matter'],
-              ['count', 'matter'],
+              ['not', say.doNotMatter],
+              ['count', say.matter],
             ]}
             onChange={(how) =>
               edit((q) => {
@@ -225,8 +227,8 @@ function QuestionEditor({
       )}
       <input
         className="bare w-full ps-6 text-ink-2"
-        aria-label={`Said after question ${n}`}
-        placeholder="Said once it is answered: why is it so?"
+        aria-label={say.explanationQuestion(n)}
+        placeholder={say.explanationShownAfterAnswering}
         dir="auto"
         value={question.why}
         onChange={(event) =>

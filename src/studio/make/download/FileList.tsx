@@ -6,6 +6,8 @@ import { useAppSelector } from '../../store';
 import { NameOnIt } from '../inside/NameOnIt';
 import { Preview } from '../Preview';
 import { addFilesTo, cancelUpload, replaceFile } from '../uploads';
+import { makeDownloadWords } from '#say/make/download';
+const say = makeDownloadWords.fileList;
 
 /** The files of a product in the order buyers see them: added with progress, previewed, replaced, moved, taken out. */
 export function FileList({ product }: { product: Download }) {
@@ -35,18 +37,18 @@ export function FileList({ product }: { product: Download }) {
               className="progress w-32"
               value={job.share ?? undefined}
               max={1}
-              aria-label={`Adding ${job.title}`}
+              aria-label={say.adding(job.title)}
             />
             <button className="opt" onClick={() => cancelUpload(job.id)}>
-              Cancel
+              {say.cancel}
             </button>
           </li>
         ))}
       </ul>
       <p className="mt-2">
         <ChooseFile
-          words={product.files.length === 0 ? 'Add files' : 'Add more files'}
-          label="Add files"
+          words={product.files.length === 0 ? say.addFiles : say.addMoreFiles}
+          label={say.addFiles}
           several
           button
           onFiles={(files) => {
@@ -86,47 +88,47 @@ function FileRow({
         <button
           className="opt"
           aria-expanded={open}
-          aria-label={`${open ? 'Close' : 'Preview'} ${file.name}`}
+          aria-label={say.closeOrPreview(open, file.name)}
           onClick={onToggle}
         >
-          {open ? 'Close' : 'Preview'}
+          {open ? say.close : say.preview}
         </button>
         {at > 0 && (
-          <button className="opt" aria-label={`Move up ${file.name}`} onClick={() => move(-1)}>
-            Up
+          <button className="opt" aria-label={say.moveUp(file.name)} onClick={() => move(-1)}>
+            {say.up}
           </button>
         )}
         {at < product.files.length - 1 && (
-          <button className="opt" aria-label={`Move down ${file.name}`} onClick={() => move(1)}>
-            Down
+          <button className="opt" aria-label={say.moveDown(file.name)} onClick={() => move(1)}>
+            {say.down}
           </button>
         )}
         <ChooseFile
-          words="Replace"
-          label={`Replace ${file.name}`}
+          words={say.replace}
+          label={say.replace2(file.name)}
           onFiles={([next]) => {
             if (next) replaceFile(product.id, file.id, next);
           }}
         />
         <button
           className="opt"
-          aria-label={`Take out ${file.name}`}
+          aria-label={say.remove(file.name)}
           onClick={() =>
             edit((p) => {
               p.files = p.files.filter((f) => f.id !== file.id);
             })
           }
         >
-          Take out
+          {say.remove2}
         </button>
       </div>
       <NameOnIt file={file} named={product.downloads.named === true} />
       {(file.earlier ?? []).map((before, i) => (
         <p key={`${before.sha256}${i}`} className="cap">
-          Before it: {before.name}, {describeBytes(before.bytes)}.{' '}
+          {say.previousVersion(before.name, describeBytes(before.bytes))}{' '}
           <button
             className="opt !text-[13px]"
-            aria-label={`Put back ${before.name}, ${describeBytes(before.bytes)}`}
+            aria-label={say.restore(before.name, describeBytes(before.bytes))}
             onClick={() =>
               edit((p) => {
                 const found = p.files.find((f) => f.id === file.id);
@@ -138,7 +140,7 @@ function FileRow({
               })
             }
           >
-            Put it back
+            {say.restoreIt}
           </button>
         </p>
       ))}

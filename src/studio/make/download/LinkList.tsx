@@ -1,6 +1,8 @@
 import { linkProblem, type Download } from '#core/catalogue';
 import { changeDownload } from './changeDownload';
 import { newId } from '../../data/ids';
+import { makeDownloadWords } from '#say/make/download';
+const say = makeDownloadWords.linkList;
 
 /** What is held elsewhere: a film, a shared folder. Buyers reach it through their own link only. */
 export function LinkList({ product }: { product: Download }) {
@@ -14,8 +16,8 @@ export function LinkList({ product }: { product: Download }) {
             <p className="sentence">
               <input
                 className="fill"
-                aria-label={`Name of link ${i + 1}`}
-                placeholder="What it is called"
+                aria-label={say.nameLink(i + 1)}
+                placeholder={say.name}
                 dir="auto"
                 value={link.title}
                 onChange={(e) =>
@@ -25,10 +27,10 @@ export function LinkList({ product }: { product: Download }) {
                   })
                 }
               />{' '}
-              is held elsewhere, at{' '}
+              {say.linksTo}{' '}
               <input
                 className="fill"
-                aria-label={`Address of link ${i + 1}`}
+                aria-label={say.addressLink(i + 1)}
                 placeholder="https://"
                 aria-invalid={problem !== null}
                 value={link.url}
@@ -42,14 +44,14 @@ export function LinkList({ product }: { product: Download }) {
               .{' '}
               <button
                 className="opt"
-                aria-label={`Remove link ${i + 1}`}
+                aria-label={say.removeLink(i + 1)}
                 onClick={() =>
                   edit((p) => {
                     p.links.splice(i, 1);
                   })
                 }
               >
-                remove
+                {say.remove}
               </button>
             </p>
             {problem !== null && <p className="wrong">{problem}</p>}
@@ -65,14 +67,9 @@ export function LinkList({ product }: { product: Download }) {
             })
           }
         >
-          Add a link held elsewhere
+          {say.addLinkFileElsewhere}
         </button>
-        {product.links.length > 0 && (
-          <span className="cap">
-            {' '}
-            Buyers are led there through a link of their own; who has once been there knows the address.
-          </span>
-        )}
+        {product.links.length > 0 && <span className="cap"> {say.buyersReachThroughPersonal}</span>}
       </p>
     </>
   );

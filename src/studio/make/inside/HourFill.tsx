@@ -1,4 +1,6 @@
 import { ChoiceFill } from '../../price/Fill';
+import { makeInsideWords } from '#say/make/inside';
+const say = makeInsideWords.hourFill;
 
 const HOURS = ['', '06:00', '07:00', '08:00', '09:00', '12:00', '18:00'];
 
@@ -15,9 +17,9 @@ export function HourFill({
   if (!shown) return null;
   return (
     <>
-      , at{' '}
+      {say.at}{' '}
       <ChoiceFill
-        label="At which hour parts open"
+        label={say.whichHourPartsUnlock}
         value={hour ?? ''}
         choices={[...new Set([...HOURS, hour ?? ''])].map((at) => [at, at || '00:00'] as const)}
         onChange={(at) => onChange(at === '' ? null : at)}

@@ -3,6 +3,8 @@ import { Link } from 'react-router';
 import { describeContents, isInItself, type Product } from '#core/catalogue';
 import type { ProductId } from '#core/ids';
 import type { Draft } from '../../data/draft';
+import { makeInsideWords } from '#say/make/inside';
+const say = makeInsideWords.inIt;
 
 /** Other products that stand in one, in order: each leads to itself; put in, moved and taken out. */
 export function InIt({
@@ -46,21 +48,21 @@ export function InIt({
       <ul>
         {ids.map((id, i) => {
           const part = products.find((p) => p.id === id);
-          const title = part?.title || 'Without a title';
+          const title = part?.title || say.untitled;
           return (
             <li key={id} className="flex flex-wrap items-baseline gap-x-3 border-t border-line py-2">
               <Link className="min-w-40 flex-1 break-words no-underline" to={`/make/${id}`} dir="auto">
-                <b className="font-semibold">{part ? title : 'something that is no longer here'}</b>{' '}
+                <b className="font-semibold">{part ? title : say.deletedProduct}</b>{' '}
                 <span className="cap">{part && describeContents(part)}</span>
               </Link>
               {beside?.(id, title)}
               {i > 0 && (
-                <button className="opt" aria-label={`Move up ${title}`} onClick={() => onMoveUp(i)}>
-                  Up
+                <button className="opt" aria-label={say.moveUp(title)} onClick={() => onMoveUp(i)}>
+                  {say.up}
                 </button>
               )}
-              <button className="opt" aria-label={`Take out ${title}`} onClick={() => onTakeOut(id)}>
-                Take out
+              <button className="opt" aria-label={say.remove(title)} onClick={() => onTakeOut(id)}>
+                {say.remove2}
               </button>
             </li>
           );
@@ -68,17 +70,17 @@ export function InIt({
       </ul>
       {others.length > 0 && (
         <p className="sentence">
-          Put in{' '}
+          {say.addProduct}{' '}
           <select
             className="fill"
-            aria-label={`Put something into ${into}`}
+            aria-label={say.addProduct2(into)}
             value=""
             onChange={(event) => onPutIn(event.target.value)}
           >
             <option value="">…</option>
             {others.map((p) => (
               <option key={p.id} value={p.id}>
-                {p.title || 'Without a title'}
+                {p.title || say.untitled}
               </option>
             ))}
           </select>

@@ -2,11 +2,13 @@ import { useEffect, useState } from 'react';
 import { type FileRef, isPdf, mayBearName } from '#core/catalogue';
 import { fileBytes } from '../../data/files';
 import type { PdfNews } from '../../workers/pdf.worker';
+import { makeInsideWords } from '#say/make/inside';
+const say = makeInsideWords.nameOnIt;
 
 const SAYS: Record<Exclude<PdfNews, 'fine'> | 'huge', string> = {
-  locked: 'It is locked, so no name can be written on it. It is delivered as it is.',
-  damaged: 'It is damaged or no whole PDF, so no name can be written on it. It is delivered as it is: look at it.',
-  huge: 'It is too large to write names on. It is delivered as it is.',
+  locked: say.fileLockedSoCan,
+  damaged: say.fileDamagedNotComplete,
+  huge: say.fileTooLargeStamped,
 };
 /** What is known of a PDF by its bytes, for as long as the studio is open. */
 const known = new Map<string, Promise<PdfNews>>();

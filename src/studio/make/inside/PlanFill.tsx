@@ -1,5 +1,7 @@
 import type { OpeningPlan } from '#core/opening';
 import { ChoiceFill, CountFill, DayFill } from '../../price/Fill';
+import { makeInsideWords } from '#say/make/inside';
+const say = makeInsideWords.planFill;
 
 type Opens = OpeningPlan['opens'] | 'as-around';
 
@@ -29,16 +31,16 @@ export function PlanFill({
       />
       {plan?.opens === 'every' && (
         <>
-          , one every{' '}
+          {say.oneEvery}{' '}
           <CountFill
-            label={`${label}: every how many`}
+            label={say.everyHowMany(label)}
             value={plan.every.count}
             from={1}
             to={365}
             onChange={(count) => onChange({ ...plan, every: { ...plan.every, count } })}
           />{' '}
           <ChoiceFill
-            label={`${label}: days, weeks or months`}
+            label={say.daysWeeksMonths(label)}
             value={plan.every.unit}
             choices={UNITS.map((unit) => [unit, plan.every.count === 1 ? unit : `${unit}s`] as const)}
             onChange={(unit) => onChange({ ...plan, every: { ...plan.every, unit } })}
@@ -49,20 +51,20 @@ export function PlanFill({
         <>
           {' '}
           <CountFill
-            label={`${label}: after how many days`}
+            label={say.afterHowManyDays(label)}
             value={plan.days}
             from={1}
             to={3_650}
             onChange={(days) => onChange({ ...plan, days })}
           />{' '}
-          {plan.days === 1 ? 'day' : 'days'} after joining
+          {say.afterJoining(plan.days)}
         </>
       )}
       {plan?.opens === 'on' && (
         <>
           {' '}
           <DayFill
-            label={`${label}: on which date`}
+            label={say.whichDate(label)}
             value={plan.date}
             onChange={(date) => {
               if (date !== '') onChange({ ...plan, date });

@@ -1,5 +1,7 @@
 import type { Takeaways } from '#core/catalogue';
 import { ChoiceFill, CountFill } from '../../price/Fill';
+import { makeInsideWords } from '#say/make/inside';
+const say = makeInsideWords.takeawayLimits;
 
 /** How often a member can fetch a file to take along, and how long a link to it works. */
 export function TakeawayLimits({
@@ -18,9 +20,9 @@ export function TakeawayLimits({
   return (
     <section className="sec">
       <p className="sentence">
-        Each {what}{' '}
+        {say.each(what)}{' '}
         <CountFill
-          label="How many times a file can be fetched"
+          label={say.howManyTimesEach}
           value={downloads.limit}
           from={1}
           to={1_000}
@@ -30,9 +32,9 @@ export function TakeawayLimits({
             })
           }
         />{' '}
-        times; a link to it works for{' '}
+        {say.timesDownloadLinkWorks}{' '}
         <CountFill
-          label="How many hours a link to a file works"
+          label={say.howManyHoursDownload}
           value={downloads.linkHours}
           from={1}
           to={720}
@@ -42,13 +44,13 @@ export function TakeawayLimits({
             })
           }
         />{' '}
-        hours. PDFs carry{' '}
+        {say.hoursPdfs}{' '}
         <ChoiceFill
-          label="What PDFs carry"
+          label={say.whatStampedPdfs}
           value={downloads.named === true ? 'named' : 'bare'}
           choices={[
-            ['bare', 'nothing more'],
-            ['named', 'name, address and order at the foot of each page'],
+            ['bare', say.notStamped],
+            ['named', say.stampedNameAddressOrder],
           ]}
           onChange={(how) =>
             onChange((d) => {

@@ -3,6 +3,8 @@ import { addDays, addMs, dateIn, HOUR, type Instant, startOfDate } from '#core/c
 import type { Standing } from '#core/opening';
 import { useNow } from '../../data/useNow';
 import { CountFill, DayFill } from '../../price/Fill';
+import { makeInsideWords } from '#say/make/inside';
+const say = makeInsideWords.useJoining;
 
 interface Joining {
   standing: Standing;
@@ -26,15 +28,14 @@ export function useJoining(zone: string, hour: string | null): Joining {
     at: addMs(startOfDate(addDays(date, after + 1), zone), -1),
     joins: (
       <p className="cap">
-        Someone who joins on{' '}
-        <DayFill label="Joins on" value={date} onChange={(day) => setJoined(day === '' ? null : day)} />
+        {say.memberWhoJoins}{' '}
+        <DayFill label={say.joinsOn} value={date} onChange={(day) => setJoined(day === '' ? null : day)} />
       </p>
     ),
     later: (
       <h3 className="mb-2">
-        On a phone,{' '}
-        <CountFill label="How many days after joining" value={after} from={0} to={3_650} onChange={setAfter} /> days
-        after joining
+        {say.onAPhone} <CountFill label={say.howManyDaysAfter} value={after} from={0} to={3_650} onChange={setAfter} />{' '}
+        {say.daysAfterJoining}
       </h3>
     ),
   };

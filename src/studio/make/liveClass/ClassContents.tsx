@@ -9,6 +9,8 @@ import { goOnAt } from '../../frame/goOnAt';
 import { ChoiceFill, CountFill } from '../../price/Fill';
 import { changeClass } from './changeClass';
 import { DateEditor } from './DateEditor';
+import { makeLiveClassWords } from '#say/make/liveClass';
+const say = makeLiveClassWords.classContents;
 
 /** Which dates, with how many seats, and whether a buyer has all of them or picks one. */
 export function ClassContents({ product, draft }: { product: LiveClass; draft: Draft }) {
@@ -26,38 +28,38 @@ export function ClassContents({ product, draft }: { product: LiveClass; draft: D
   return (
     <>
       <section className="sec mt-4">
-        <h3 className="mb-1">What a buyer has</h3>
+        <h3 className="mb-1">{say.whatBuyerGets}</h3>
         <p className="sentence">
-          Its buyer has a seat at{' '}
+          {say.buyerHasSeat}{' '}
           <ChoiceFill
-            label="At which dates a buyer has a seat"
+            label={say.whichDatesBuyerHas}
             value={product.pick}
             choices={[
-              ['one', 'one date, which they pick'],
-              ['all', 'every date that is to come'],
+              ['one', say.oneDateWhichThey],
+              ['all', say.everyUpcomingDate],
             ]}
             onChange={(pick) => edit((it) => (it.pick = pick))}
           />
           {product.pick === 'one' && (
             <>
-              , and can move it to another date until{' '}
+              {say.canMoveAnotherDate}{' '}
               <CountFill
-                label="Hours of notice"
+                label={say.hoursNotice}
                 value={product.noticeHours}
                 from={0}
                 to={720}
                 onChange={(n) => edit((it) => (it.noticeHours = n))}
               />{' '}
-              hours before it begins
+              {say.hoursBeforeStarts}
             </>
           )}
-          . Once all dates are over it is{' '}
+          {say.afterLastDate}{' '}
           <ChoiceFill
-            label="Whether it is sold once all dates are over"
+            label={say.whetherSoldAfterLast}
             value={product.soldAfter ? 'sold' : 'closed'}
             choices={[
-              ['closed', 'not sold any more'],
-              ['sold', 'sold on for its recordings'],
+              ['closed', say.noLongerSold],
+              ['sold', say.stillSoldItsRecordings],
             ]}
             onChange={(which) => edit((it) => (it.soldAfter = which === 'sold'))}
           />
@@ -65,9 +67,9 @@ export function ClassContents({ product, draft }: { product: LiveClass; draft: D
         </p>
       </section>
       <section className="sec">
-        <h3 className="mb-1">Dates</h3>
-        {product.dates.length === 0 && <p className="text-ink-2">No date yet.</p>}
-        <ol aria-label="Dates">
+        <h3 className="mb-1">{say.dates}</h3>
+        {product.dates.length === 0 && <p className="text-ink-2">{say.noDateYet}</p>}
+        <ol aria-label={say.dates}>
           {product.dates.map((date, i) => (
             <DateEditor
               key={date.id}
@@ -94,7 +96,7 @@ export function ClassContents({ product, draft }: { product: LiveClass; draft: D
               goOnAt(`[data-date="${fresh.id}"]`, 'input');
             }}
           >
-            {product.dates.length === 0 ? 'Add a date' : 'Add another date'}
+            {product.dates.length === 0 ? say.addDate : say.addAnotherDate}
           </button>
         </p>
       </section>

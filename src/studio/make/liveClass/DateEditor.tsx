@@ -9,6 +9,8 @@ import { ChoiceFill, CountFill, DayFill } from '../../price/Fill';
 import { zones } from '../../shop/choices';
 import { NameOnIt } from '../inside/NameOnIt';
 import { takeIn } from '../uploads';
+import { makeLiveClassWords } from '#say/make/liveClass';
+const say = makeLiveClassWords.dateEditor;
 
 interface Props {
   date: ClassDate;
@@ -33,20 +35,20 @@ export function DateEditor({ date, n, named, stands, edit, onRemove }: Props) {
           </b>
         ) : (
           <>
-            On{' '}
+            {say.on}{' '}
             <DayFill
-              label={`Date ${n}: day`}
+              label={say.dateDay(n)}
               value={day}
               onChange={(next) => {
                 if (/^[12]\d{3}-\d\d-\d\d$/.test(next)) edit((it) => (it.begins = `${next}T${time}`));
               }}
             />{' '}
-            at{' '}
+            {say.at}{' '}
             <input
               className="fill"
               type="time"
               step={300}
-              aria-label={`Date ${n}: time`}
+              aria-label={say.dateTime(n)}
               value={time}
               onChange={(event) => {
                 const next = event.target.value;
@@ -54,10 +56,10 @@ export function DateEditor({ date, n, named, stands, edit, onRemove }: Props) {
                 if (/^\d\d:\d\d$/.test(next)) edit((it) => (it.begins = `${day}T${next}`));
               }}
             />{' '}
-            in{' '}
+            {say.in}{' '}
             <select
               className="fill"
-              aria-label={`Date ${n}: zone`}
+              aria-label={say.dateZone(n)}
               value={date.zone}
               onChange={(event) => edit((it) => (it.zone = event.target.value))}
             >
@@ -71,24 +73,24 @@ export function DateEditor({ date, n, named, stands, edit, onRemove }: Props) {
         )}
         {!stands && (
           <>
-            , for{' '}
+            {say.for}{' '}
             <CountFill
-              label={`Date ${n}: minutes`}
+              label={say.dateMinutes(n)}
               value={date.minutes}
               from={5}
               to={1_440}
               onChange={(minutes) => edit((it) => (it.minutes = minutes))}
             />{' '}
-            minutes
+            {say.minutes}
           </>
         )}
-        , with{' '}
+        {say.with}{' '}
         <ChoiceFill
-          label={`Date ${n}: whether seats are counted`}
+          label={say.dateWhetherSeatsCounted(n)}
           value={date.seats === null ? 'any' : 'some'}
           choices={[
-            ['some', 'room for'],
-            ['any', 'room for everybody'],
+            ['some', say.roomFor],
+            ['any', say.roomEverybody],
           ]}
           onChange={(which) => edit((it) => (it.seats = which === 'any' ? null : 20))}
         />
@@ -96,7 +98,7 @@ export function DateEditor({ date, n, named, stands, edit, onRemove }: Props) {
           <>
             {' '}
             <CountFill
-              label={`Date ${n}: seats`}
+              label={say.dateSeats(n)}
               value={date.seats}
               from={1}
               to={100_000}
@@ -104,32 +106,32 @@ export function DateEditor({ date, n, named, stands, edit, onRemove }: Props) {
             />
           </>
         )}
-        . It is joined{' '}
+        {say.howJoin}{' '}
         <input
           className="fill min-w-64"
-          aria-label={`Date ${n}: how to join`}
-          placeholder="at https://…, or at an address"
+          aria-label={say.dateHowJoin(n)}
+          placeholder={say.httpsAddress}
           dir="auto"
           value={date.join}
           onChange={(event) => edit((it) => (it.join = event.target.value.slice(0, 500)))}
         />
-        , shown to whoever has a seat from half an hour before.
+        {say.shownAttendeesHalfHour}
       </p>
       <Recording date={date} n={n} named={named} edit={edit} />
       <p className="cap mt-1">
         {stands?.calledOff ? (
-          'Called off. Everybody who had a seat was told.'
+          say.cancelledAllAttendeesWere
         ) : stands ? (
           <>
-            Published: people may have a seat.{' '}
+            {say.publishedPeopleMayHave}{' '}
             <Link className="underline" to={sessionsLink(dateIn(stands.from, date.zone), date.id)}>
-              Move it or call it off in Deliver
+              {say.moveCancelDeliver}
             </Link>
-            , which tells them.
+            {say.whichNotifiesThem}
           </>
         ) : (
-          <button className="opt" aria-label={`Take it out: date ${n}`} onClick={onRemove}>
-            Take it out
+          <button className="opt" aria-label={say.removeDate(n)} onClick={onRemove}>
+            {say.remove}
           </button>
         )}
       </p>
@@ -149,10 +151,10 @@ function Recording({ date, n, named, edit }: Pick<Props, 'date' | 'n' | 'named' 
           </span>
           <button
             className="opt"
-            aria-label={`Take out ${file.name}`}
+            aria-label={say.remove2(file.name)}
             onClick={() => edit((it) => (it.recording.files = it.recording.files.filter(({ id }) => id !== file.id)))}
           >
-            Take out
+            {say.remove}
           </button>
           <NameOnIt file={file} named={named} />
         </div>
@@ -162,10 +164,10 @@ function Recording({ date, n, named, edit }: Pick<Props, 'date' | 'n' | 'named' 
         return (
           <div key={link.id}>
             <p className="sentence">
-              Its recording is held elsewhere, at{' '}
+              {say.linkRecording}{' '}
               <input
                 className="fill"
-                aria-label={`Date ${n}: address of its recording`}
+                aria-label={say.dateAddressItsRecording(n)}
                 placeholder="https://"
                 aria-invalid={problem !== null}
                 value={link.url}
@@ -179,10 +181,10 @@ function Recording({ date, n, named, edit }: Pick<Props, 'date' | 'n' | 'named' 
               .{' '}
               <button
                 className="opt"
-                aria-label={`Date ${n}: take out what is held elsewhere`}
+                aria-label={say.dateRemoveLinkRecording(n)}
                 onClick={() => edit((it) => void it.recording.links.splice(i, 1))}
               >
-                take out
+                {say.remove3}
               </button>
             </p>
             {problem !== null && <p className="wrong">{problem}</p>}
@@ -191,8 +193,8 @@ function Recording({ date, n, named, edit }: Pick<Props, 'date' | 'n' | 'named' 
       })}
       <p className="mt-1 flex flex-wrap gap-x-5">
         <ChooseFile
-          words="Add its recording"
-          label={`Date ${n}: add its recording`}
+          words={say.addRecording}
+          label={say.dateAddRecording(n)}
           several
           onFiles={(chosen) => {
             for (const file of chosen)
@@ -202,10 +204,10 @@ function Recording({ date, n, named, edit }: Pick<Props, 'date' | 'n' | 'named' 
         {links.length === 0 && (
           <button
             className="opt"
-            aria-label={`It is held elsewhere: the recording of date ${n}`}
+            aria-label={say.linkRecordingDate(n)}
             onClick={() => edit((it) => void it.recording.links.push({ id: newId('l'), title: '', url: '' }))}
           >
-            It is held elsewhere
+            {say.linkRecording2}
           </button>
         )}
       </p>

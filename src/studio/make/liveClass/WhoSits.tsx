@@ -5,6 +5,8 @@ import type { LiveClass } from '#core/catalogue';
 import type { Draft } from '../../data/draft';
 import { useDatesQuery } from '../../data/bookedApi';
 import { sessionsLink } from '../../deliver/links';
+import { makeLiveClassWords } from '#say/make/liveClass';
+const say = makeLiveClassWords.whoSits;
 
 /** The dates in order, as a buyer reads them, with how many sit there; what was moved or called off as it stands. */
 export function WhoSits({ product, draft }: { product: LiveClass; draft: Draft }) {
@@ -16,9 +18,9 @@ export function WhoSits({ product, draft }: { product: LiveClass; draft: Draft }
     .sort((a, b) => (a.from < b.from ? -1 : 1));
   return (
     <section className="pb-3">
-      <h2 className="mb-1">{product.pick === 'all' ? 'Every buyer comes to' : 'A buyer picks one of'}</h2>
-      {dates.length === 0 && <p className="text-ink-2">Nothing yet: add a date.</p>}
-      <ul aria-label="Dates as they stand">
+      <h2 className="mb-1">{product.pick === 'all' ? say.eachBuyerAttends : say.buyerPicksOne}</h2>
+      {dates.length === 0 && <p className="text-ink-2">{say.noneYetAddDate}</p>}
+      <ul aria-label={say.seatsDate}>
         {dates.map((date) => (
           <li key={date.id} className="border-t border-line py-1.5 text-[15px]">
             <span className={date.calledOff ? 'line-through' : ''}>
@@ -26,15 +28,15 @@ export function WhoSits({ product, draft }: { product: LiveClass; draft: Draft }
             </span>
             <span className="cap block">
               {date.calledOff
-                ? 'called off'
+                ? say.cancelled
                 : date.seats === null
-                  ? `${date.taken} sit there, room for everybody`
-                  : `${date.taken} of ${date.seats} seats taken`}
+                  ? say.seatsTakenNoLimit(date.taken)
+                  : say.seatsTaken(date.taken, date.seats)}
               {data?.dates.some(({ id }) => id === date.id) && (
                 <>
                   {' · '}
                   <Link className="underline" to={sessionsLink(dateIn(date.from, zone), date.id)}>
-                    who
+                    {say.attendees}
                   </Link>
                 </>
               )}

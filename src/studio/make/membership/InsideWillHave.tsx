@@ -8,6 +8,8 @@ import { PostPage } from '../../../pages/membership/PostPage';
 import type { Draft } from '../../data/draft';
 import { useJoining } from '../inside/useJoining';
 import { useFileUrls } from '../written/useFileUrls';
+import { makeMembershipWords } from '#say/make/membership';
+const say = makeMembershipWords.insideWillHave;
 
 interface Given {
   draft: Draft;
@@ -24,7 +26,7 @@ export function InsideWillHave({ draft, product, partId }: Given) {
   return (
     <>
       <section className="pb-3">
-        <h2 className="mb-1">What a member will have</h2>
+        <h2 className="mb-1">{say.whatMembersWillSee}</h2>
         {joins}
         <Openings draft={draft} product={product} when={when} />
       </section>
@@ -43,7 +45,7 @@ export function InsideWillHave({ draft, product, partId }: Given) {
 }
 
 const titleIn = (products: readonly Product[], id: string): string =>
-  products.find((p) => p.id === id)?.title || 'Without a title';
+  products.find((p) => p.id === id)?.title || say.untitled;
 
 /** When each thing in it opens. */
 function Openings({
@@ -52,7 +54,7 @@ function Openings({
   when,
 }: Pick<Given, 'draft' | 'product'> & { when: ReadonlyMap<string, PartOpening> }) {
   const { shop, products } = draft.content;
-  if (product.parts.length === 0) return <p className="mt-2 text-ink-2">The posts, and nothing else yet.</p>;
+  if (product.parts.length === 0) return <p className="mt-2 text-ink-2">{say.postsNothingElseYet}</p>;
   return (
     <ul className="mt-2">
       {product.parts.map(({ productId }) => {
@@ -66,8 +68,8 @@ function Openings({
               {opens?.at != null
                 ? formatDay(opens.at, shop.zone, 'en')
                 : opens?.after != null
-                  ? `after ${titleIn(products, opens.after)}`
-                  : 'never'}
+                  ? say.after(titleIn(products, opens.after))
+                  : say.never}
             </span>
           </li>
         );

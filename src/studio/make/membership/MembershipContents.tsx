@@ -10,6 +10,8 @@ import { InIt, movedUp } from '../inside/InIt';
 import { PlanFill } from '../inside/PlanFill';
 import { writtenInWords } from '../written/writtenInWords';
 import { changeMembership } from './changeMembership';
+import { makeMembershipWords } from '#say/make/membership';
+const say = makeMembershipWords.membershipContents;
 
 /** So many posts are listed before the rest is asked for. */
 const POSTS_AT_ONCE = 10;
@@ -23,18 +25,18 @@ export function MembershipContents({ product, draft }: { product: Membership; dr
   return (
     <>
       <section className="sec mt-4">
-        <h3 className="mb-1">In it</h3>
+        <h3 className="mb-1">{say.includedProducts}</h3>
         {product.parts.length > 0 && (
           <p className="sentence">
-            It opens{' '}
+            {say.itUnlocks}{' '}
             <PlanFill
-              label="How what is in it opens"
+              label={say.howIncludedProductsUnlock}
               plan={product.plan}
               today={today}
               choices={[
-                ['as-around', 'all at once'],
-                ['every', 'one product after another'],
-                ['in-order', 'each once the one before is finished'],
+                ['as-around', say.allOnce],
+                ['every', say.oneProductAfterAnother],
+                ['in-order', say.eachAfterOneBefore],
               ]}
               onChange={(plan) =>
                 edit((m) => {
@@ -58,21 +60,21 @@ export function MembershipContents({ product, draft }: { product: Membership; dr
           product={product}
           ids={product.parts.map(({ productId }) => productId)}
           draft={draft}
-          into="the membership"
+          into={say.theMembership}
           withPart={(id) => ({ ...product, parts: [...product.parts, { productId: id, plan: null }] })}
           beside={(id, title) => {
             const part = product.parts.find(({ productId }) => productId === id);
             return (
               <span className="cap text-access">
                 <PlanFill
-                  label={`When ${title} opens`}
+                  label={say.whenUnlocks(title)}
                   plan={part?.plan ?? null}
                   today={today}
                   choices={[
-                    ['as-around', spaced ? 'in its turn' : 'at once'],
-                    ['after', 'opens'],
-                    ['on', 'opens on'],
-                    ...(spaced ? [['at-once', 'at once'] as const] : []),
+                    ['as-around', spaced ? say.inTurn : say.atOnce],
+                    ['after', say.unlocks],
+                    ['on', say.unlocksOn],
+                    ...(spaced ? [['at-once', say.atOnce] as const] : []),
                   ]}
                   onChange={(plan) =>
                     edit((m) => {
@@ -100,10 +102,7 @@ export function MembershipContents({ product, draft }: { product: Membership; dr
             })
           }
         />
-        <p className="cap mt-1">
-          Whoever is in it can open these for as long as they are in it. What you put in opens for everybody inside;
-          what you take out closes for them. A membership in it is the level below.
-        </p>
+        <p className="cap mt-1">{say.membersCanOpenThese}</p>
       </section>
       <Posts product={product} now={now} zone={draft.content.shop.zone} />
     </>
@@ -124,22 +123,22 @@ function Posts({ product, now, zone }: { product: Membership; now: string; zone:
 
   return (
     <section className="sec">
-      <h3 className="mb-1">Posts</h3>
+      <h3 className="mb-1">{say.posts}</h3>
       <p>
         <button className="opt" onClick={write}>
-          Write a post
+          {say.writePost}
         </button>
       </p>
       <ul className="mt-1">
         {posts.slice(0, all ? undefined : POSTS_AT_ONCE).map((post) => (
           <li key={post.id} className="flex flex-wrap items-baseline gap-x-3 border-t border-line py-2">
             <Link className="min-w-40 flex-1 break-words no-underline" to={`/make/${product.id}/${post.id}`} dir="auto">
-              {post.title || 'Without a title'}
+              {post.title || say.untitled}
             </Link>
             <span className="cap text-end">
               {writtenInWords(post)}
               <span className={`ms-3 ${post.heldBack || post.at > now ? 'text-draft' : ''}`}>
-                {post.heldBack ? 'held back' : `${post.at > now ? 'from ' : ''}${formatDay(post.at, zone, 'en')}`}
+                {post.heldBack ? say.hidden : say.fromDay(formatDay(post.at, zone, 'en'), post.at > now)}
               </span>
             </span>
           </li>
@@ -147,7 +146,7 @@ function Posts({ product, now, zone }: { product: Membership; now: string; zone:
       </ul>
       {!all && posts.length > POSTS_AT_ONCE && (
         <button className="opt mt-1" onClick={() => setAll(true)}>
-          All {posts.length}
+          {say.all(posts.length)}
         </button>
       )}
     </section>

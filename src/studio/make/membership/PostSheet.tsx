@@ -9,6 +9,8 @@ import { Takeaways } from '../written/Takeaways';
 import type { EditWritten } from '../written/written';
 import { WrittenBlocks } from '../written/WrittenBlocks';
 import { changeMembership, changePost } from './changeMembership';
+import { makeMembershipWords } from '#say/make/membership';
+const say = makeMembershipWords.postSheet;
 
 /** One post of a membership, edited in one column. */
 export function PostSheet({ draft, product, partId }: { draft: Draft; product: Membership; partId: string }) {
@@ -18,14 +20,14 @@ export function PostSheet({ draft, product, partId }: { draft: Draft; product: M
   const post = product.posts.find(({ id }) => id === partId);
   const back = (
     <Link className="opt" to={`/make/${product.id}`}>
-      All of {product.title || 'the membership'}
+      {say.allOf(product.title || say.theMembership)}
     </Link>
   );
   if (!post)
     return (
       <>
         <p>{back}</p>
-        <p className="mt-4">This post is not in the membership any more.</p>
+        <p className="mt-4">{say.postNoLongerMembership}</p>
       </>
     );
   const edit = (recipe: (p: Post) => void): void => void changePost(product.id, post.id, recipe);
@@ -37,8 +39,8 @@ export function PostSheet({ draft, product, partId }: { draft: Draft; product: M
     <>
       <p className="mb-2">{back}</p>
       <TitleField
-        label="Title of the post"
-        placeholder="What is this post called?"
+        label={say.titlePost}
+        placeholder={say.whatPostCalled}
         value={post.title}
         onChange={(title) =>
           edit((p) => {
@@ -47,11 +49,11 @@ export function PostSheet({ draft, product, partId }: { draft: Draft; product: M
         }
       />
       <p className="sentence mt-2">
-        It is there from{' '}
+        {say.itAppearsOn}{' '}
         <input
           className="fill"
           type="datetime-local"
-          aria-label="From when it is there to read"
+          aria-label={say.whenAppears}
           value={wallClockOf(post.at, zone).slice(0, 16)}
           onChange={({ target }) => {
             if (target.value !== '')
@@ -60,13 +62,13 @@ export function PostSheet({ draft, product, partId }: { draft: Draft; product: M
               });
           }}
         />
-        , and is{' '}
+        {say.andIs}{' '}
         <ChoiceFill
-          label="Who may read it"
+          label={say.whoCanRead}
           value={post.heldBack ? 'held' : 'members'}
           choices={[
-            ['members', 'for members'],
-            ['held', 'held back for now'],
+            ['members', say.forMembers],
+            ['held', say.hiddenNow],
           ]}
           onChange={(who) =>
             edit((p) => {
@@ -76,11 +78,7 @@ export function PostSheet({ draft, product, partId }: { draft: Draft; product: M
         />
         .
       </p>
-      <p className="cap">
-        {post.at > now
-          ? 'Publish it, and it comes by itself at that time.'
-          : 'Whoever joins later finds it too, under its date.'}
-      </p>
+      <p className="cap">{post.at > now ? say.publishNowAppearsItself : say.membersWhoJoinLater}</p>
       <WrittenBlocks written={post} edit={write} />
       <Takeaways written={post} edit={write} named={product.downloads.named === true} />
       <section className="sec">
@@ -93,9 +91,9 @@ export function PostSheet({ draft, product, partId }: { draft: Draft; product: M
             void navigate(`/make/${product.id}`);
           }}
         >
-          Remove this post
+          {say.removePost}
         </button>{' '}
-        {isLive && <span className="cap">It is live: with the next publishing it is gone for every member.</span>}
+        {isLive && <span className="cap">{say.liveMembersLoseNext}</span>}
       </section>
     </>
   );

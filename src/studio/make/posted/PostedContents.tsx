@@ -1,16 +1,18 @@
 import type { Posted } from '#core/catalogue';
 import { change } from '../../data/draft';
 import { CountFill } from '../../price/Fill';
+import { makePostedWords } from '#say/make/posted';
+const say = makePostedWords.postedContents;
 
 /** Within how many days it is sent; what sending costs stands with its price. */
 export function PostedContents({ product }: { product: Posted }) {
   return (
     <section className="sec mt-4">
-      <h3 className="mb-1">Sending</h3>
+      <h3 className="mb-1">{say.sending}</h3>
       <p className="sentence">
-        It is sent within{' '}
+        {say.weSendWithin}{' '}
         <CountFill
-          label="Within how many days it is sent"
+          label={say.withinHowManyDays}
           value={product.withinDays}
           from={1}
           to={90}
@@ -20,12 +22,9 @@ export function PostedContents({ product }: { product: Posted }) {
             })
           }
         />{' '}
-        {product.withinDays === 1 ? 'day' : 'days'}.
+        {say.days(product.withinDays)}.
       </p>
-      <p className="cap mt-1">
-        The checkout asks where to. What sending costs, by country, is set with the price. What is to be sent stands in
-        “Needs you” and in a list in Deliver.
-      </p>
+      <p className="cap mt-1">{say.checkoutAsksAddressSet}</p>
     </section>
   );
 }

@@ -6,6 +6,8 @@ import { RichField } from '../../sell/RichField';
 import { Preview } from '../Preview';
 import type { Editing, EditWritten } from './written';
 import { addCaptions, addTo, replaceIn, setPoster } from './writtenFiles';
+import { makeWrittenWords } from '#say/make/written';
+const say = makeWrittenWords.writtenBlocks;
 
 /** What a lesson or a post is made of, in the order in which it is read. */
 export function WrittenBlocks({ written, edit }: Editing) {
@@ -19,20 +21,20 @@ export function WrittenBlocks({ written, edit }: Editing) {
         <BlockEditor key={block.id} written={written} edit={edit} block={block} at={i} />
       ))}
       <p className="mt-2 flex flex-wrap items-baseline gap-x-5">
-        <span className="cap">Add:</span>
+        <span className="cap">{say.add}</span>
         <button className="opt" onClick={() => add({ id: newId('blk'), kind: 'words', text: richFromPlain('') })}>
-          text
+          {say.addText}
         </button>
         <ChooseFile
-          words="picture, sound, film or file"
-          label="Add a picture, sound, film or file"
+          words={say.pictureAudioVideoFile}
+          label={say.addPictureAudioVideo}
           several
           onFiles={(files) => {
             for (const file of files) addTo(edit, file);
           }}
         />
         <button className="opt" onClick={() => add({ id: newId('blk'), kind: 'film-elsewhere', title: '', url: '' })}>
-          film held elsewhere
+          {say.videoHostedElsewhere}
         </button>
       </p>
     </section>
@@ -40,11 +42,11 @@ export function WrittenBlocks({ written, edit }: Editing) {
 }
 
 const NAMES: Record<LessonBlock['kind'], string> = {
-  words: 'text',
-  picture: 'picture',
-  sound: 'sound',
-  film: 'film',
-  'film-elsewhere': 'film held elsewhere',
+  words: say.textBlock,
+  picture: say.picture,
+  sound: say.sound,
+  film: say.film,
+  'film-elsewhere': say.filmElsewhere,
 };
 
 function BlockEditor({ written, edit, block, at }: Editing & { block: LessonBlock; at: number }) {
@@ -64,31 +66,31 @@ function BlockEditor({ written, edit, block, at }: Editing & { block: LessonBloc
       <p className="lesson-block-acts">
         <span className="cap">{NAMES[block.kind]}</span>
         {at > 0 && (
-          <button className="opt" aria-label={`Move up ${name}`} onClick={() => move(-1)}>
-            Up
+          <button className="opt" aria-label={say.moveUp(name)} onClick={() => move(-1)}>
+            {say.up}
           </button>
         )}
         {at < written.blocks.length - 1 && (
-          <button className="opt" aria-label={`Move down ${name}`} onClick={() => move(1)}>
-            Down
+          <button className="opt" aria-label={say.moveDown(name)} onClick={() => move(1)}>
+            {say.down}
           </button>
         )}
         <button
           className="opt"
-          aria-label={`Take out ${name}`}
+          aria-label={say.remove(name)}
           onClick={() =>
             void edit((l) => {
               l.blocks = l.blocks.filter((b) => b.id !== block.id);
             })
           }
         >
-          Take out
+          {say.remove2}
         </button>
       </p>
       {block.kind === 'words' && (
         <RichField
-          label={`Text ${at + 1}`}
-          placeholder="What is there to read?"
+          label={say.textAt(at + 1)}
+          placeholder={say.writeHere}
           className="prose-words typed !block"
           value={block.text}
           onChange={(text) =>
@@ -103,8 +105,8 @@ function BlockEditor({ written, edit, block, at }: Editing & { block: LessonBloc
           <Preview file={block.file} />
           <input
             className="bare w-full"
-            aria-label={`Picture ${at + 1} in words`}
-            placeholder="What is on it, for people who cannot see it?"
+            aria-label={say.descriptionPicture(at + 1)}
+            placeholder={say.describePicturePeopleWho}
             dir="auto"
             value={block.alt}
             onChange={(event) =>
@@ -141,8 +143,8 @@ function PlayedEditor({
     <>
       <input
         className="bare w-full"
-        aria-label={`Title of ${name}`}
-        placeholder="What is heard or seen?"
+        aria-label={say.titleOf(name)}
+        placeholder={say.whatAbout}
         dir="auto"
         value={block.title}
         onChange={(event) =>
@@ -157,8 +159,8 @@ function PlayedEditor({
           {block.file.name}
         </span>
         <ChooseFile
-          words="Replace"
-          label={`Replace ${name}`}
+          words={say.replace}
+          label={say.replace2(name)}
           accept={block.kind === 'film' ? 'video/*' : 'audio/*'}
           onFiles={([file]) => {
             if (file) replaceIn(edit, block.file.id, file);
@@ -167,8 +169,8 @@ function PlayedEditor({
         {block.kind === 'film' && (
           <span>
             <ChooseFile
-              words={block.poster ? 'Another picture before it plays' : 'Add a picture before it plays'}
-              label={`Picture before ${name} plays`}
+              words={block.poster ? say.replaceCoverPicture : say.addCoverPicture}
+              label={say.coverPicture(name)}
               accept="image/png,image/jpeg,image/webp"
               onFiles={([file]) => {
                 if (file) setPoster(edit, block.id, file);
@@ -182,14 +184,14 @@ function PlayedEditor({
                 </span>{' '}
                 <button
                   className="opt"
-                  aria-label={`Take out the picture before ${name} plays`}
+                  aria-label={say.removeCoverPicture(name)}
                   onClick={() =>
                     onEdit((b) => {
                       if (b.kind === 'film') b.poster = null;
                     })
                   }
                 >
-                  take out
+                  {say.remove3}
                 </button>
               </>
             )}
@@ -200,7 +202,7 @@ function PlayedEditor({
             <input
               className="fill !text-[15px]"
               size={4}
-              aria-label={`Language of captions ${i + 1} of ${name}`}
+              aria-label={say.captionLanguage(i + 1, name)}
               value={caption.language}
               onChange={(event) =>
                 onEdit((b) => {
@@ -209,23 +211,23 @@ function PlayedEditor({
                 })
               }
             />{' '}
-            captions{' '}
+            {say.captions}{' '}
             <button
               className="opt"
-              aria-label={`Take out captions ${i + 1} of ${name}`}
+              aria-label={say.removeCaptions(i + 1, name)}
               onClick={() =>
                 onEdit((b) => {
                   if (b.kind === block.kind) b.captions.splice(i, 1);
                 })
               }
             >
-              take out
+              {say.remove3}
             </button>
           </span>
         ))}
         <ChooseFile
-          words="Add captions"
-          label={`Add captions to ${name}`}
+          words={say.addCaptions}
+          label={say.addCaptionsTo(name)}
           accept=".vtt,text/vtt"
           onFiles={([file]) => {
             setWrong(null);
@@ -261,16 +263,16 @@ function ElsewhereEditor({
       <p className="sentence">
         <input
           className="fill"
-          aria-label={`Title of ${name}`}
-          placeholder="What it is called"
+          aria-label={say.titleOf(name)}
+          placeholder={say.title}
           dir="auto"
           value={block.title}
           onChange={set('title', 200)}
         />{' '}
-        plays from{' '}
+        {say.playsFrom}{' '}
         <input
           className="fill"
-          aria-label={`Address of ${name}`}
+          aria-label={say.addressOf(name)}
           placeholder="https://"
           aria-invalid={problem !== null}
           value={block.url}
@@ -278,7 +280,7 @@ function ElsewhereEditor({
         />
         .
       </p>
-      <p className="cap">Nothing is asked of that address before a member presses play.</p>
+      <p className="cap">{say.addressContactedOnlyWhen}</p>
       {problem !== null && <p className="wrong">{problem}</p>}
     </>
   );

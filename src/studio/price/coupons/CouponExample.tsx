@@ -7,6 +7,8 @@ import type { Draft } from '../../data/draft';
 import { useAssumption } from '../assumption';
 import { ChoiceFill } from '../Fill';
 import { soldPrices } from '../soldPrices';
+import { priceCouponsWords } from '#say/price/coupons';
+const say = priceCouponsWords.couponExample;
 
 /** What an order with this coupon would come to, by the computation that charges. */
 export function CouponExample({ draft, coupon }: { draft: Draft; coupon: DraftCoupon }) {
@@ -52,9 +54,9 @@ export function CouponExample({ draft, coupon }: { draft: Draft; coupon: DraftCo
   );
   return (
     <p className="mt-2 border-l-[3px] border-line pl-3 text-ink-2" data-testid="coupon-example">
-      Tried on{' '}
+      {say.triedOn}{' '}
       <ChoiceFill
-        label={`${sealed.code}: the example order`}
+        label={say.exampleOrder(sealed.code)}
         value={chosen.key}
         choices={choices.map((c) => [c.key, c.name] as const)}
         onChange={setKey}

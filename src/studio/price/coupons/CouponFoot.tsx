@@ -2,38 +2,40 @@ import { documentKey } from '#core/documents';
 import { removeDrafts } from '../../data/remove';
 import { useCouponUses } from '../../data/useSold';
 import type { CouponParts } from './couponParts';
+import { priceCouponsWords } from '#say/price/coupons';
+const say = priceCouponsWords.couponFoot;
 
 /** How often it was used, and what can be added to it or done with it. */
 export function CouponFoot({ name, coupon, edit, live }: CouponParts & { live: boolean }) {
   const uses = useCouponUses(coupon.id);
   return (
     <p className="cap mt-1">
-      {uses === 0 ? 'Not used yet. ' : uses === 1 ? 'Used once. ' : `Used ${uses.toLocaleString('en')} times. `}
+      {uses === 0 ? say.notUsedYet : uses === 1 ? say.usedOnce : say.usedTimes(uses.toLocaleString('en'))}
       {coupon.sale === null && (
         <button
           className="opt"
-          aria-label={`${name}: add dates`}
+          aria-label={say.addDates(name)}
           onClick={() =>
             edit((c) => {
               c.sale = { from: '', until: '' };
             })
           }
         >
-          Add dates
+          {say.addDates2}
         </button>
       )}
       {coupon.sale === null && ' · '}
       {coupon.limit === null && (
         <button
           className="opt"
-          aria-label={`${name}: add a limit`}
+          aria-label={say.addLimit(name)}
           onClick={() =>
             edit((c) => {
               c.limit = { inAll: '', each: '' };
             })
           }
         >
-          Add a limit
+          {say.addLimit2}
         </button>
       )}
       {coupon.limit === null && ' · '}
@@ -45,20 +47,18 @@ export function CouponFoot({ name, coupon, edit, live }: CouponParts & { live: b
           })
         }
       >
-        {coupon.on ? 'Switch it off' : 'Switch it on again'}
+        {coupon.on ? say.switchOff : say.switchAgain}
       </button>
       {!live && (
         <>
           {' '}
           ·{' '}
           <button className="opt" onClick={() => void removeDrafts([documentKey('coupon', coupon.id)], name)}>
-            Remove this draft
+            {say.deleteDraft}
           </button>
         </>
       )}
-      {!coupon.on && (
-        <b className="text-ink"> Switched off: nobody can use it{live ? ' once this is published' : ''}.</b>
-      )}
+      {!coupon.on && <b className="text-ink"> {say.switchedOffNobodyCan(live)}</b>}
     </p>
   );
 }

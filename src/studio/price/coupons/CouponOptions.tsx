@@ -1,5 +1,7 @@
 import { DayFill, OptionLine, TextFill } from '../Fill';
 import type { CouponParts } from './couponParts';
+import { priceCouponsWords } from '#say/price/coupons';
+const say = priceCouponsWords.couponOptions;
 
 /** Days and limit, where the coupon has them. */
 export function CouponOptions({ name, coupon, edit }: CouponParts) {
@@ -7,16 +9,16 @@ export function CouponOptions({ name, coupon, edit }: CouponParts) {
     <>
       {coupon.sale !== null && (
         <OptionLine
-          name={`${name}, dates`}
+          name={say.datesOf(name)}
           onRemove={() =>
             edit((c) => {
               c.sale = null;
             })
           }
         >
-          It works from {coupon.sale.from === '' && 'now, or from '}
+          {say.validFrom} {coupon.sale.from === '' && say.nowFrom}
           <DayFill
-            label={`${name}: first day`}
+            label={say.firstDay(name)}
             value={coupon.sale.from}
             onChange={(text) =>
               edit((c) => {
@@ -24,9 +26,9 @@ export function CouponOptions({ name, coupon, edit }: CouponParts) {
               })
             }
           />
-          , until the end of{' '}
+          {say.untilEnd}{' '}
           <DayFill
-            label={`${name}: last day`}
+            label={say.lastDay(name)}
             value={coupon.sale.until}
             onChange={(text) =>
               edit((c) => {
@@ -39,18 +41,18 @@ export function CouponOptions({ name, coupon, edit }: CouponParts) {
       )}
       {coupon.limit !== null && (
         <OptionLine
-          name={`${name}, limit`}
+          name={say.limitOf(name)}
           onRemove={() =>
             edit((c) => {
               c.limit = null;
             })
           }
         >
-          At most{' '}
+          {say.atMost}{' '}
           <TextFill
             numeric
-            label={`${name}: uses in all`}
-            placeholder="any number"
+            label={say.usesAll(name)}
+            placeholder={say.anyNumber}
             value={coupon.limit.inAll}
             onChange={(text) =>
               edit((c) => {
@@ -58,11 +60,11 @@ export function CouponOptions({ name, coupon, edit }: CouponParts) {
               })
             }
           />{' '}
-          uses,{' '}
+          {say.uses}{' '}
           <TextFill
             numeric
-            label={`${name}: uses by each buyer`}
-            placeholder="any number"
+            label={say.usesEachBuyer(name)}
+            placeholder={say.anyNumber}
             value={coupon.limit.each}
             onChange={(text) =>
               edit((c) => {
@@ -70,7 +72,7 @@ export function CouponOptions({ name, coupon, edit }: CouponParts) {
               })
             }
           />{' '}
-          by each buyer.
+          {say.perBuyer}
         </OptionLine>
       )}
     </>

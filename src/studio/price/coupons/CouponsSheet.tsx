@@ -8,6 +8,8 @@ import { CouponOptions } from './CouponOptions';
 import type { CouponParts } from './couponParts';
 import { ForWhichOffers } from './ForWhichOffers';
 import { WhatItTakes } from './WhatItTakes';
+import { priceCouponsWords } from '#say/price/coupons';
+const say = priceCouponsWords.couponsSheet;
 
 /** Coupons, each in a sentence, tried on an example order on the spot. */
 export function CouponsSheet({ draft }: { draft: Draft }) {
@@ -19,16 +21,14 @@ export function CouponsSheet({ draft }: { draft: Draft }) {
   }
   return (
     <>
-      <h1>Coupons</h1>
-      <p className="lead mt-1 text-ink-2">
-        A code makes full payments cheaper; a trial’s fee and a set-up fee stay as they are. One code for each order.
-      </p>
+      <h1>{say.coupons}</h1>
+      <p className="lead mt-1 text-ink-2">{say.codeReducesFullPayments}</p>
       {coupons.map((coupon) => (
         <CouponCard key={coupon.id} draft={draft} coupon={coupon} />
       ))}
       <div className="sec">
         <button className="btn btn-quiet" data-new onClick={addCoupon}>
-          {coupons.length === 0 ? 'Make a coupon' : 'Make another coupon'}
+          {coupons.length === 0 ? say.addCoupon : say.addAnotherCoupon}
         </button>
       </div>
     </>
@@ -38,7 +38,7 @@ export function CouponsSheet({ draft }: { draft: Draft }) {
 function CouponCard({ draft, coupon }: { draft: Draft; coupon: DraftCoupon }) {
   const problem = couponProblem(coupon);
   const parts: CouponParts = {
-    name: coupon.code.trim() === '' ? 'New coupon' : coupon.code,
+    name: coupon.code.trim() === '' ? say.newCoupon : coupon.code,
     coupon,
     edit: (recipe) => void change('coupon', coupon.id, recipe),
   };

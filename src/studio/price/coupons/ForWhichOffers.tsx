@@ -1,19 +1,21 @@
 import type { DraftOffer } from '#core/catalogue';
 import { ChoiceFill } from '../Fill';
 import type { CouponParts } from './couponParts';
+import { priceCouponsWords } from '#say/price/coupons';
+const say = priceCouponsWords.forWhichOffers;
 
 /** Every offer, or some by name. */
 export function ForWhichOffers({ name, coupon, edit, offers }: CouponParts & { offers: readonly DraftOffer[] }) {
   const left = offers.filter((o) => coupon.offerIds !== null && !coupon.offerIds.includes(o.id));
   return (
     <>
-      , for{' '}
+      {say.for}{' '}
       <ChoiceFill
-        label={`${name}: for which offers`}
+        label={say.whichOffers(name)}
         value={coupon.offerIds === null ? 'all' : 'some'}
         choices={[
-          ['all', 'every offer'],
-          ['some', 'these offers'],
+          ['all', say.everyOffer],
+          ['some', say.theseOffers],
         ]}
         onChange={(which) =>
           edit((c) => {
@@ -28,26 +30,26 @@ export function ForWhichOffers({ name, coupon, edit, offers }: CouponParts & { o
             <span key={id}>
               {i > 0 && ', '}
               <b className="font-semibold" dir="auto">
-                {offers.find((o) => o.id === id)?.title ?? 'an offer put away'}
+                {offers.find((o) => o.id === id)?.title ?? say.archivedOffer}
               </b>{' '}
               <button
                 className="opt"
-                aria-label={`${name}: remove ${offers.find((o) => o.id === id)?.title ?? ''}`}
+                aria-label={say.remove(name, offers.find((o) => o.id === id)?.title ?? '')}
                 onClick={() =>
                   edit((c) => {
                     c.offerIds = (c.offerIds ?? []).filter((x) => x !== id);
                   })
                 }
               >
-                remove
+                {say.remove2}
               </button>
             </span>
           ))}{' '}
           {left.length > 0 && (
             <ChoiceFill
-              label={`${name}: add an offer`}
+              label={say.addOffer(name)}
               value=""
-              choices={[['', 'add …'], ...left.map((o) => [o.id, o.title || 'Without a title'] as const)]}
+              choices={[['', say.add], ...left.map((o) => [o.id, o.title || say.untitled] as const)]}
               onChange={(id) =>
                 id !== '' &&
                 edit((c) => {

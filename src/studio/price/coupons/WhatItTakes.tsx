@@ -1,12 +1,14 @@
 import { ChoiceFill, MoneyFill, TextFill } from '../Fill';
 import type { CouponParts } from './couponParts';
+import { priceCouponsWords } from '#say/price/coupons';
+const say = priceCouponsWords.whatItTakes;
 
 /** The code, how much it takes off, and off which payments. */
 export function WhatItTakes({ name, coupon, edit }: CouponParts) {
   return (
     <>
       <TextFill
-        label={`${name}: code`}
+        label={say.code(name)}
         placeholder="SPRING"
         most={24}
         value={coupon.code}
@@ -16,12 +18,12 @@ export function WhatItTakes({ name, coupon, edit }: CouponParts) {
           })
         }
       />{' '}
-      takes{' '}
+      {say.takes}{' '}
       {coupon.takes === 'percent' ? (
         <>
           <TextFill
             numeric
-            label={`${name}: percent`}
+            label={say.percent(name)}
             placeholder="20"
             value={coupon.percent}
             onChange={(text) =>
@@ -34,7 +36,7 @@ export function WhatItTakes({ name, coupon, edit }: CouponParts) {
       ) : (
         <>
           <MoneyFill
-            label={`${name}: amount`}
+            label={say.amount(name)}
             currency={coupon.currency}
             placeholder="10.00"
             value={coupon.amount}
@@ -47,11 +49,11 @@ export function WhatItTakes({ name, coupon, edit }: CouponParts) {
         </>
       )}
       <ChoiceFill
-        label={`${name}: percent or amount`}
+        label={say.percentAmount(name)}
         value={coupon.takes}
         choices={[
-          ['percent', 'percent'],
-          ['amount', `in ${coupon.currency}`],
+          ['percent', say.byPercent],
+          ['amount', say.in(coupon.currency)],
         ]}
         onChange={(takes) =>
           edit((c) => {
@@ -59,13 +61,13 @@ export function WhatItTakes({ name, coupon, edit }: CouponParts) {
           })
         }
       />{' '}
-      off{' '}
+      {say.off}{' '}
       <ChoiceFill
-        label={`${name}: which payments`}
+        label={say.whichPayments(name)}
         value={coupon.acts}
         choices={[
-          ['all', 'every payment'],
-          ['first', 'the first'],
+          ['all', say.everyPayment],
+          ['first', say.theFirst],
         ]}
         onChange={(acts) =>
           edit((c) => {
@@ -78,7 +80,7 @@ export function WhatItTakes({ name, coupon, edit }: CouponParts) {
           {' '}
           <TextFill
             numeric
-            label={`${name}: how many payments`}
+            label={say.howManyPayments(name)}
             value={coupon.payments}
             onChange={(text) =>
               edit((c) => {
@@ -86,7 +88,7 @@ export function WhatItTakes({ name, coupon, edit }: CouponParts) {
               })
             }
           />{' '}
-          {coupon.payments.trim() === '1' ? 'payment' : 'payments'}
+          {say.payments(coupon.payments.trim())}
         </>
       )}
     </>

@@ -1,9 +1,11 @@
 import { TextFill } from '../Fill';
 import { priceOption } from './option';
+import { priceOptionsWords } from '#say/price/options';
+const say = priceOptionsWords.article;
 
 /** The seller’s own number for it, on papers and in exports. */
 export const article = priceOption({
-  name: 'article number',
+  name: say.option,
   fits: () => true,
   of: (price) => price.article,
   add: (p) => {
@@ -14,9 +16,9 @@ export const article = priceOption({
   },
   line: ({ name, edit, wrong, onBlur, value }) => (
     <>
-      On papers and in lists it is article{' '}
+      {say.articleNumberInvoicesLists}{' '}
       <TextFill
-        label={`${name}: article number`}
+        label={say.numberOf(name)}
         placeholder="A-7"
         most={60}
         value={value}

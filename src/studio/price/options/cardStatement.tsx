@@ -1,9 +1,11 @@
 import { TextFill } from '../Fill';
 import { priceOption } from './option';
+import { priceOptionsWords } from '#say/price/options';
+const say = priceOptionsWords.cardStatement;
 
 /** What stands on the buyer’s card statement. */
 export const cardStatement = priceOption({
-  name: 'card statement',
+  name: say.cardStatement,
   fits: ({ terms }) => terms.kind !== 'free',
   of: (price) => price.cardStatement,
   add: (p) => {
@@ -14,10 +16,10 @@ export const cardStatement = priceOption({
   },
   line: ({ name, edit, wrong, onBlur, value: cardStatement }) => (
     <>
-      The card statement reads{' '}
+      {say.cardStatementReads}{' '}
       <TextFill
-        label={`${name}: card statement`}
-        placeholder="YOUR NAME"
+        label={say.cardStatement2(name)}
+        placeholder={say.example}
         most={40}
         value={cardStatement}
         invalid={wrong === 'cardStatement'}
@@ -28,7 +30,7 @@ export const cardStatement = priceOption({
           })
         }
       />{' '}
-      <span className="cap">{cardStatement.length} of 22 letters</span>
+      <span className="cap">{say.ofLetters(cardStatement.length)}</span>
     </>
   ),
 });

@@ -1,10 +1,12 @@
 import { DayFill } from '../Fill';
 import { priceOption } from './option';
+import { priceOptionsWords } from '#say/price/options';
+const say = priceOptionsWords.daysOfSale;
 
 /** From which day to which it is sold. */
 export const daysOfSale = priceOption({
-  name: 'dates of sale',
-  addName: 'dates',
+  name: say.datesSale,
+  addName: say.optionToAdd,
   fits: () => true,
   of: (price) => price.sale,
   add: (p) => {
@@ -15,9 +17,9 @@ export const daysOfSale = priceOption({
   },
   line: ({ name, edit, wrong, onBlur, value: sale }) => (
     <>
-      On sale from {sale.from === '' && 'now, or from '}
+      {say.saleFrom} {sale.from === '' && say.nowFrom}
       <DayFill
-        label={`${name}: first day of sale`}
+        label={say.firstDaySale(name)}
         value={sale.from}
         invalid={wrong === 'sale'}
         onBlur={onBlur}
@@ -27,9 +29,9 @@ export const daysOfSale = priceOption({
           })
         }
       />
-      , until {sale.until === '' && 'taken off, or until the end of '}
+      {say.until} {sale.until === '' && say.removedFromSaleUntil}
       <DayFill
-        label={`${name}: last day of sale`}
+        label={say.lastDaySale(name)}
         value={sale.until}
         invalid={wrong === 'sale'}
         onBlur={onBlur}

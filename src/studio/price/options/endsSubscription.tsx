@@ -1,9 +1,11 @@
 import { ChoiceFill } from '../Fill';
 import { priceOption } from './option';
+import { priceOptionsWords } from '#say/price/options';
+const say = priceOptionsWords.endsSubscription;
 
 /** Buying it ends a subscription that the buyer has. */
 export const endsSubscription = priceOption({
-  name: 'ends a subscription',
+  name: say.endsSubscription,
   fits: ({ terms }) => terms.kind !== 'free',
   offered: ({ price, offers }) =>
     offers.some((o) => o.prices.some((p) => p.terms.kind === 'subscription' && p.id !== price.id)),
@@ -18,24 +20,24 @@ export const endsSubscription = priceOption({
     const subscriptions = offers.filter((o) => o.prices.some((p) => p.terms.kind === 'subscription'));
     return (
       <>
-        Ends the buyer’s{' '}
+        {say.endsBuyerS}{' '}
         <ChoiceFill
-          label={`${name}: which subscription it ends`}
+          label={say.whichSubscriptionEnds(name)}
           value={replaces.offerId}
-          choices={[['', 'choose one'], ...subscriptions.map((o) => [o.id, o.title || 'Without a title'] as const)]}
+          choices={[['', say.chooseOne], ...subscriptions.map((o) => [o.id, o.title || say.untitled] as const)]}
           onChange={(offerId) =>
             edit((p) => {
               if (p.replaces) p.replaces.offerId = offerId;
             })
           }
         />
-        ; unused days{' '}
+        {say.unusedDays}{' '}
         <ChoiceFill
-          label={`${name}: whether unused days are credited`}
+          label={say.whetherUnusedDaysCredited(name)}
           value={replaces.credit ? 'yes' : 'no'}
           choices={[
-            ['yes', 'are'],
-            ['no', 'are not'],
+            ['yes', say.are],
+            ['no', say.areNot],
           ]}
           onChange={(yes) =>
             edit((p) => {
@@ -43,7 +45,7 @@ export const endsSubscription = priceOption({
             })
           }
         />{' '}
-        credited. It acts for buyers who are signed in.
+        {say.creditedAppliesBuyersWho}
       </>
     );
   },

@@ -1,9 +1,11 @@
 import { MoneyFill } from '../Fill';
 import { priceOption } from './option';
+import { priceOptionsWords } from '#say/price/options';
+const say = priceOptionsWords.firstPayment;
 
 /** The first payment of a plan is another than the rest. */
 export const firstPayment = priceOption({
-  name: 'another first payment',
+  name: say.differentFirstPayment,
   fits: ({ terms }) => terms.kind === 'plan',
   of: (price) => price.terms.first,
   add: (p) => {
@@ -14,9 +16,9 @@ export const firstPayment = priceOption({
   },
   line: ({ name, currency, edit, wrong, onBlur, value: first }) => (
     <>
-      The first payment is{' '}
+      {say.firstPayment}{' '}
       <MoneyFill
-        label={`${name}: amount of the first payment`}
+        label={say.amountFirstPayment(name)}
         currency={currency}
         placeholder="97.00"
         value={first}

@@ -1,9 +1,11 @@
 import { MoneyFill, TextFill } from '../Fill';
 import { priceOption } from './option';
+import { priceOptionsWords } from '#say/price/options';
+const say = priceOptionsWords.introductory;
 
 /** The first payments of a subscription cost less. */
 export const introductory = priceOption({
-  name: 'cheaper at first',
+  name: say.introductoryPrice,
   fits: ({ terms }) => terms.kind === 'subscription',
   of: (price) => price.terms.introductory,
   add: (p) => {
@@ -14,10 +16,10 @@ export const introductory = priceOption({
   },
   line: ({ name, currency, edit, wrong, onBlur, value: introductory }) => (
     <>
-      The first{' '}
+      {say.theFirst}{' '}
       <TextFill
         numeric
-        label={`${name}: how many cheaper payments`}
+        label={say.numberIntroductoryPayments(name)}
         value={introductory.payments}
         invalid={wrong === 'introductory'}
         onBlur={onBlur}
@@ -27,9 +29,9 @@ export const introductory = priceOption({
           })
         }
       />{' '}
-      payments are{' '}
+      {say.paymentsAre}{' '}
       <MoneyFill
-        label={`${name}: amount of the cheaper payments`}
+        label={say.amountIntroductoryPayments(name)}
         currency={currency}
         placeholder="6.00"
         value={introductory.amount}
@@ -41,7 +43,7 @@ export const introductory = priceOption({
           })
         }
       />{' '}
-      each.
+      {say.each}
     </>
   ),
 });

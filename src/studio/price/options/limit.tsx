@@ -2,10 +2,12 @@ import type { PriceId } from '#core/ids';
 import { usePriceSold } from '../../data/useSold';
 import { TextFill } from '../Fill';
 import { priceOption } from './option';
+import { priceOptionsWords } from '#say/price/options';
+const say = priceOptionsWords.limit;
 
 /** How many are sold, in all, to each buyer and in one order. */
 export const limit = priceOption({
-  name: 'limit',
+  name: say.option,
   fits: () => true,
   of: (price) => price.limit,
   add: (p) => {
@@ -16,11 +18,11 @@ export const limit = priceOption({
   },
   line: ({ name, price, edit, wrong, onBlur, value: limit }) => (
     <>
-      At most{' '}
+      {say.atMost}{' '}
       <TextFill
         numeric
-        label={`${name}: how many can be sold`}
-        placeholder="any number"
+        label={say.howManyCanSold(name)}
+        placeholder={say.anyNumber}
         value={limit.inAll}
         invalid={wrong === 'limit'}
         onBlur={onBlur}
@@ -30,11 +32,11 @@ export const limit = priceOption({
           })
         }
       />{' '}
-      sold,{' '}
+      {say.sold}{' '}
       <TextFill
         numeric
-        label={`${name}: how many to each buyer`}
-        placeholder="any number"
+        label={say.maximumPerBuyer(name)}
+        placeholder={say.anyNumber}
         value={limit.each}
         invalid={wrong === 'limit'}
         onBlur={onBlur}
@@ -44,13 +46,13 @@ export const limit = priceOption({
           })
         }
       />{' '}
-      to each buyer
+      {say.perBuyer}
       {price.terms.kind === 'once' && (
         <>
-          , at most{' '}
+          {say.atMost2}{' '}
           <TextFill
             numeric
-            label={`${name}: how many in one order`}
+            label={say.maximumPerOrder(name)}
             placeholder="1"
             value={limit.perOrder ?? ''}
             invalid={wrong === 'limit'}
@@ -61,7 +63,7 @@ export const limit = priceOption({
               })
             }
           />{' '}
-          in one order
+          {say.perOrder}
         </>
       )}
       . <SoldSoFar priceId={price.id} />
@@ -72,5 +74,5 @@ export const limit = priceOption({
 /** A limit counts from the first sale on, also those before it was set. */
 function SoldSoFar({ priceId }: { priceId: PriceId }) {
   const sold = usePriceSold(priceId);
-  return sold === 0 ? null : <span className="cap">{sold.toLocaleString('en')} sold so far</span>;
+  return sold === 0 ? null : <span className="cap">{say.soldSoFar(sold.toLocaleString('en'))}</span>;
 }

@@ -1,9 +1,11 @@
 import { MoneyFill } from '../Fill';
 import { priceOption } from './option';
+import { priceOptionsWords } from '#say/price/options';
+const say = priceOptionsWords.ownedParts;
 
 /** Less for whoever has some of it already: an amount for each part. */
 export const ownedParts = priceOption({
-  name: 'less for owned parts',
+  name: say.discountProductsOwned,
   fits: ({ terms }) => terms.kind !== 'free' && terms.kind !== 'open',
   offered: ({ opens }) => opens.length > 1,
   of: (price) => price.owned,
@@ -15,12 +17,12 @@ export const ownedParts = priceOption({
   },
   line: ({ name, currency, edit, wrong, onBlur, opens, value: owned }) => (
     <>
-      Off the first full payment, for whoever has bought it already:{' '}
+      {say.offFirstFullPayment}{' '}
       {opens.map(({ id, title }, i) => (
         <span key={id}>
           {i > 0 && ', '}
           <MoneyFill
-            label={`${name}: off for ${title}`}
+            label={say.offFor(name, title)}
             currency={currency}
             placeholder="0.00"
             value={owned.find(({ productId }) => productId === id)?.amount ?? ''}
@@ -35,10 +37,10 @@ export const ownedParts = priceOption({
               })
             }
           />{' '}
-          for {title || 'what has no title'}
+          {say.for(title || say.untitledProduct)}
         </span>
       ))}
-      . Never below nothing, and for buyers who are signed in.
+      {say.priceNeverDropsBelow}
     </>
   ),
 });

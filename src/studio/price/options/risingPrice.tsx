@@ -1,9 +1,11 @@
 import { ChoiceFill, MoneyFill, TextFill } from '../Fill';
 import { priceOption } from './option';
+import { priceOptionsWords } from '#say/price/options';
+const say = priceOptionsWords.risingPrice;
 
 /** More after so many sales, or on days. */
 export const risingPrice = priceOption({
-  name: 'rising price',
+  name: say.risingPrice,
   fits: ({ terms }) => terms.kind !== 'free' && terms.kind !== 'open',
   of: (price) => price.rise,
   add: (p) => {
@@ -14,9 +16,9 @@ export const risingPrice = priceOption({
   },
   line: ({ name, currency, edit, wrong, onBlur, value: rise }) => (
     <>
-      Rises by{' '}
+      {say.risesBy}{' '}
       <MoneyFill
-        label={`${name}: rises by`}
+        label={say.risesBy2(name)}
         currency={currency}
         placeholder="5.00"
         value={rise.by}
@@ -29,11 +31,11 @@ export const risingPrice = priceOption({
         }
       />{' '}
       <ChoiceFill
-        label={`${name}: what makes it rise`}
+        label={say.whatMakesRise(name)}
         value={rise.every}
         choices={[
-          ['sales', 'after every so many sales'],
-          ['dates', 'on days'],
+          ['sales', say.afterNumberSales],
+          ['dates', say.onDates],
         ]}
         onChange={(every) =>
           edit((p) => {
@@ -45,7 +47,7 @@ export const risingPrice = priceOption({
       {rise.every === 'sales' ? (
         <TextFill
           numeric
-          label={`${name}: after how many sales`}
+          label={say.afterHowManySales(name)}
           value={rise.sales}
           invalid={wrong === 'rise'}
           onBlur={onBlur}
@@ -57,7 +59,7 @@ export const risingPrice = priceOption({
         />
       ) : (
         <TextFill
-          label={`${name}: on which days`}
+          label={say.whichDates(name)}
           placeholder="2026-07-01 2026-08-01"
           value={rise.dates}
           invalid={wrong === 'rise'}
@@ -69,9 +71,9 @@ export const risingPrice = priceOption({
           }
         />
       )}
-      , up to{' '}
+      {say.upTo}{' '}
       <MoneyFill
-        label={`${name}: rises no further than`}
+        label={say.risesNoFurtherThan(name)}
         currency={currency}
         placeholder="79.00"
         value={rise.ceiling}
@@ -83,7 +85,7 @@ export const risingPrice = priceOption({
           })
         }
       />
-      ; whoever is at checkout keeps the price they saw for an hour.
+      {say.buyersCheckoutKeepPrice}
     </>
   ),
 });

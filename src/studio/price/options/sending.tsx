@@ -4,10 +4,12 @@ import { countryName, isSentByPost } from '#core/catalogue';
 import { countryChoices } from '../../shop/choices';
 import { ChoiceFill, CountFill, MoneyFill } from '../Fill';
 import { priceOption } from './option';
+import { priceOptionsWords } from '#say/price/options';
+const say = priceOptionsWords.sending;
 
 /** What sending costs, by country, beside the price. */
 export const sending = priceOption({
-  name: 'sending by post',
+  name: say.delivery,
   fits: () => true,
   offered: ({ opens }) => opens.some(isSentByPost),
   of: (price) => price.sending,
@@ -21,13 +23,13 @@ export const sending = priceOption({
     <>
       {price.terms.kind === 'subscription' && (
         <>
-          Sent{' '}
+          {say.sent}{' '}
           <ChoiceFill
-            label={`${name}: when it is sent`}
+            label={say.whenSent(name)}
             value={parcels === undefined ? 'once' : 'each'}
             choices={[
-              ['each', 'with each payment'],
-              ['once', 'once, with the first payment'],
+              ['each', say.eachPayment],
+              ['once', say.onceFirstPayment],
             ]}
             onChange={(when) =>
               edit((p) => {
@@ -41,7 +43,7 @@ export const sending = priceOption({
             <>
               {', '}
               <CountFill
-                label={`${name}: parcels with each payment`}
+                label={say.parcelsEachPayment(name)}
                 value={parcels}
                 from={1}
                 to={100}
@@ -51,17 +53,17 @@ export const sending = priceOption({
                   })
                 }
               />{' '}
-              {parcels === 1 ? 'parcel' : 'parcels'} each time
+              {say.eachTime(parcels)}
             </>
           )}
           .{' '}
         </>
       )}
-      Sending{parcels === undefined ? '' : ' a parcel'} costs{' '}
+      {say.deliveryCosts(parcels)}{' '}
       {listedOnly ? null : (
         <>
           <FeeFill
-            label={`${name}: sending`}
+            label={say.delivery2(name)}
             currency={currency}
             fee={fee}
             onChange={(minor) =>
@@ -74,9 +76,9 @@ export const sending = priceOption({
       )}
       {Object.entries(byCountry).map(([code, amount], i) => (
         <span key={code}>
-          {listedOnly && i === 0 ? ' ' : ', '}to {countryName(code, 'en')}{' '}
+          {say.to(listedOnly && i === 0 ? ' ' : ', ', countryName(code, 'en'))}{' '}
           <FeeFill
-            label={`${name}: sending to ${countryName(code, 'en')}`}
+            label={say.deliveryTo(name, countryName(code, 'en'))}
             currency={currency}
             fee={amount}
             onChange={(minor) =>
@@ -86,7 +88,7 @@ export const sending = priceOption({
             }
           />{' '}
           <TakeOut
-            label={`Take out ${countryName(code, 'en')}`}
+            label={say.remove(countryName(code, 'en'))}
             onPress={() =>
               edit((p) => {
                 if (p.sending) delete p.sending.byCountry[code];
@@ -95,12 +97,12 @@ export const sending = priceOption({
           />
         </span>
       ))}
-      ; another price for{' '}
+      {say.differentPrice}{' '}
       <ChoiceFill
-        label={`${name}: another country`}
+        label={say.differentPriceCountry(name)}
         value=""
         choices={[
-          ['', 'a country …'],
+          ['', say.aCountry],
           ...countryChoices(null, 'en').filter(([code]) => !(code in byCountry) && !notTo.includes(code)),
         ]}
         onChange={(code) =>
@@ -109,13 +111,13 @@ export const sending = priceOption({
           })
         }
       />
-      . It is sent{' '}
+      {say.itIsSent}{' '}
       <ChoiceFill
-        label={`${name}: where it is sent`}
+        label={say.whereSent(name)}
         value={listedOnly ? 'listed' : 'all'}
         choices={[
-          ['all', 'everywhere'],
-          ['listed', 'only to the countries named above'],
+          ['all', say.everywhere],
+          ['listed', say.onlyCountriesListedAbove],
         ]}
         onChange={(where) =>
           edit((p) => {
@@ -125,13 +127,13 @@ export const sending = priceOption({
           })
         }
       />
-      {!listedOnly && ' except to '}
+      {!listedOnly && say.exceptTo}
       {!listedOnly &&
         notTo.map((code) => (
           <span key={code}>
             {countryName(code, 'en')}{' '}
             <TakeOut
-              label={`Send to ${countryName(code, 'en')} again`}
+              label={say.sendAgain(countryName(code, 'en'))}
               onPress={() =>
                 edit((p) => {
                   if (p.sending) p.sending.notTo = notTo.filter((other) => other !== code);
@@ -144,10 +146,10 @@ export const sending = priceOption({
       {!listedOnly && (
         <>
           <ChoiceFill
-            label={`${name}: a country it is not sent to`}
+            label={say.countryNotSent(name)}
             value=""
             choices={[
-              ['', notTo.length === 0 ? 'no country …' : 'another country …'],
+              ['', notTo.length === 0 ? say.noCountry : say.anotherCountry],
               ...countryChoices(null, 'en').filter(([code]) => !(code in byCountry) && !notTo.includes(code)),
             ]}
             onChange={(code) =>
@@ -158,7 +160,7 @@ export const sending = priceOption({
           />
         </>
       )}
-      . Sending is shown beside the price and taxed like it; 0.00 is free.
+      {say.deliveryCostShownBeside}
     </>
   ),
 });

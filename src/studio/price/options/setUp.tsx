@@ -1,9 +1,11 @@
 import { ChoiceFill, MoneyFill, TextFill } from '../Fill';
 import { priceOption } from './option';
+import { priceOptionsWords } from '#say/price/options';
+const say = priceOptionsWords.setUp;
 
 /** Something once, beside the payments. */
 export const setUp = priceOption({
-  name: 'set-up fee',
+  name: say.setUpFee,
   fits: ({ terms: { kind } }) => kind === 'plan' || kind === 'subscription',
   of: (price) => price.terms.setUp,
   add: (p) => {
@@ -15,7 +17,7 @@ export const setUp = priceOption({
   line: ({ name, currency, edit, wrong, onBlur, value: setUp }) => (
     <>
       <MoneyFill
-        label={`${name}: set-up fee`}
+        label={say.setUpFee2(name)}
         currency={currency}
         placeholder="50.00"
         value={setUp.amount}
@@ -27,9 +29,9 @@ export const setUp = priceOption({
           })
         }
       />{' '}
-      once for{' '}
+      {say.onceFor}{' '}
       <TextFill
-        label={`${name}: what the set-up fee is for`}
+        label={say.whatSetUpFee(name)}
         value={setUp.label}
         invalid={wrong === 'setUp'}
         onBlur={onBlur}
@@ -41,11 +43,11 @@ export const setUp = priceOption({
       />
       ,{' '}
       <ChoiceFill
-        label={`${name}: when the set-up fee is taken`}
+        label={say.whenSetUpFee(name)}
         value={setUp.when}
         choices={[
-          ['today', 'on the day of buying'],
-          ['with-first-payment', 'with the first full payment'],
+          ['today', say.dayPurchase],
+          ['with-first-payment', say.firstFullPayment],
         ]}
         onChange={(when) =>
           edit((p) => {

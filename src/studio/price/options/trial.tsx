@@ -1,9 +1,11 @@
 import { MoneyFill, TextFill } from '../Fill';
 import { priceOption } from './option';
+import { priceOptionsWords } from '#say/price/options';
+const say = priceOptionsWords.trial;
 
 /** Some days for a fee or free before payments begin. */
 export const trial = priceOption({
-  name: 'trial',
+  name: say.option,
   fits: ({ terms: { kind } }) => kind === 'plan' || kind === 'subscription',
   of: (price) => price.terms.trial,
   add: (p) => {
@@ -14,10 +16,10 @@ export const trial = priceOption({
   },
   line: ({ name, currency, edit, wrong, onBlur, value: trial }) => (
     <>
-      The first{' '}
+      {say.theFirst}{' '}
       <TextFill
         numeric
-        label={`${name}: days of trial`}
+        label={say.daysTrial(name)}
         value={trial.days}
         invalid={wrong === 'trial'}
         onBlur={onBlur}
@@ -27,10 +29,10 @@ export const trial = priceOption({
           })
         }
       />{' '}
-      days are for{' '}
+      {say.daysCost}{' '}
       <MoneyFill
-        label={`${name}: fee of the trial, empty is free`}
-        placeholder="free"
+        label={say.trialFeeLeaveEmpty(name)}
+        placeholder={say.free}
         currency={currency}
         value={trial.fee}
         invalid={wrong === 'trial'}

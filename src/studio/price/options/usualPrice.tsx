@@ -1,9 +1,11 @@
 import { MoneyFill } from '../Fill';
 import { priceOption } from './option';
+import { priceOptionsWords } from '#say/price/options';
+const say = priceOptionsWords.usualPrice;
 
 /** Another number beside it, struck through. */
 export const usualPrice = priceOption({
-  name: 'usual price',
+  name: say.usualPrice,
   fits: ({ terms }) => terms.kind !== 'free' && terms.kind !== 'open',
   of: (price) => price.usual,
   add: (p) => {
@@ -14,9 +16,9 @@ export const usualPrice = priceOption({
   },
   line: ({ name, currency, edit, wrong, onBlur, value: usual }) => (
     <>
-      Shown beside the usual price{' '}
+      {say.shownNextUsualPrice}{' '}
       <MoneyFill
-        label={`${name}: usual price`}
+        label={say.usualPrice2(name)}
         currency={currency}
         placeholder="90.00"
         value={usual}
@@ -28,7 +30,7 @@ export const usualPrice = priceOption({
           })
         }
       />{' '}
-      struck through.
+      {say.crossedOut}
     </>
   ),
 });

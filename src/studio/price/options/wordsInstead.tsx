@@ -1,9 +1,11 @@
 import { TextFill } from '../Fill';
 import { priceOption } from './option';
+import { priceOptionsWords } from '#say/price/options';
+const say = priceOptionsWords.wordsInstead;
 
 /** Words where the number would stand on the page. */
 export const wordsInstead = priceOption({
-  name: 'words in place of the number',
+  name: say.option,
   fits: () => true,
   of: (price) => price.words,
   add: (p) => {
@@ -14,10 +16,10 @@ export const wordsInstead = priceOption({
   },
   line: ({ name, edit, wrong, onBlur, value: words }) => (
     <>
-      In place of the number the page says{' '}
+      {say.insteadAmountPageSays}{' '}
       <TextFill
-        label={`${name}: words in place of the number`}
-        placeholder="free, you pay only …"
+        label={say.textOf(name)}
+        placeholder={say.freeYouPayOnly}
         value={words}
         invalid={wrong === 'words'}
         onBlur={onBlur}
@@ -27,7 +29,7 @@ export const wordsInstead = priceOption({
           })
         }
       />
-      ; at checkout the number stands.
+      {say.checkoutShowsAmount}
     </>
   ),
 });

@@ -4,13 +4,15 @@ import { change, type Draft } from '../../data/draft';
 import { newId } from '../../data/ids';
 import { useNow } from '../../data/useNow';
 import { ChoiceFill, DayFill, OptionLine } from '../../price/Fill';
+import { sellPathWords } from '#say/sell/path';
+const say = sellPathWords.bonuses;
 
 /** What is given along with what is bought on a path, each a sentence. */
 export function Bonuses({ draft, path }: { draft: Draft; path: Path }) {
   const bonuses = path.bonuses ?? [];
   const { products, shop } = draft.content;
   const today = dateIn(useNow(), shop.zone);
-  const there = products.filter((p) => !p.putAway).map((p) => [p.id, p.title || 'Without a title'] as const);
+  const there = products.filter((p) => !p.putAway).map((p) => [p.id, p.title || say.untitled] as const);
   const opened = draft.content.offers.find((o) => o.id === path.offerId)?.productIds ?? [];
   const next = there.find(([id]) => !opened.includes(id) && !bonuses.some((b) => b.productId === id));
   const edit = (recipe: (all: Bonus[]) => Bonus[]): void =>
@@ -19,51 +21,51 @@ export function Bonuses({ draft, path }: { draft: Draft; path: Path }) {
     });
   return (
     <section className="sec">
-      <h3>Given along</h3>
+      <h3>{say.bonuses}</h3>
       {bonuses.map((bonus, i) => {
-        const name = `Bonus ${i + 1}`;
+        const name = say.bonus(i + 1);
         const set = (part: Partial<Bonus>): void =>
           edit((all) => all.map((b) => (b.id === bonus.id ? { ...b, ...part } : b)));
         return (
           <div key={bonus.id} className="mt-2 border-t border-line pt-2" role="group" aria-label={name}>
             <p>
-              Whoever buys here gets{' '}
+              {say.buyersHereAlsoGet}{' '}
               <ChoiceFill
-                label={`${name}: what is given`}
+                label={say.whatItIs(name)}
                 value={bonus.productId}
                 choices={[
-                  ...(there.some(([id]) => id === bonus.productId) ? [] : [[bonus.productId, 'choose it'] as const]),
+                  ...(there.some(([id]) => id === bonus.productId) ? [] : [[bonus.productId, say.chooseOne] as const]),
                   ...there,
                 ]}
                 onChange={(productId) => set({ productId })}
               />{' '}
-              as well,{' '}
+              {say.asBonus}{' '}
               <ChoiceFill
-                label={`${name}: who gets it`}
+                label={say.whoGets(name)}
                 value={bonus.entranceId ?? ''}
                 choices={[
-                  ['', 'everybody'],
-                  ...entrancesOf(path).map((e) => [e.id, `whoever came through ${e.note || e.word}`] as const),
+                  ['', say.everybody],
+                  ...entrancesOf(path).map((e) => [e.id, say.buyersWhoCameThrough(e.note || e.word)] as const),
                 ]}
                 onChange={(id) => set({ entranceId: id === '' ? null : id })}
               />
-              , and reads of it{' '}
+              {say.announced}{' '}
               <ChoiceFill
-                label={`${name}: when it is said`}
+                label={say.whereAnnounced(name)}
                 value={bonus.said ? 'before' : 'after'}
                 choices={[
-                  ['before', 'at the checkout'],
-                  ['after', 'only on the thank-you page'],
+                  ['before', say.atCheckout],
+                  ['after', say.onlyThankYouPage],
                 ]}
                 onChange={(when) => set({ said: when === 'before' })}
               />
               .
             </p>
             {bonus.until !== null && (
-              <OptionLine name={`${name}, its last day`} onRemove={() => set({ until: null })}>
-                until the end of{' '}
+              <OptionLine name={say.itsLastDay(name)} onRemove={() => set({ until: null })}>
+                {say.untilEnd}{' '}
                 <DayFill
-                  label={`${name}: last day`}
+                  label={say.lastDay(name)}
                   value={bonus.until}
                   onChange={(until) => set({ until: until || today })}
                 />
@@ -71,16 +73,16 @@ export function Bonuses({ draft, path }: { draft: Draft; path: Path }) {
             )}
             <p className="cap flex gap-x-3">
               {bonus.until === null && (
-                <button className="opt" aria-label={`${name}: add an end`} onClick={() => set({ until: today })}>
-                  Add an end
+                <button className="opt" aria-label={say.addEnd(name)} onClick={() => set({ until: today })}>
+                  {say.addEnd2}
                 </button>
               )}
               <button
                 className="opt"
-                aria-label={`Remove ${name}`}
+                aria-label={say.remove(name)}
                 onClick={() => edit((all) => all.filter((b) => b.id !== bonus.id))}
               >
-                Remove
+                {say.remove2}
               </button>
             </p>
           </div>
@@ -97,11 +99,11 @@ export function Bonuses({ draft, path }: { draft: Draft; path: Path }) {
               ])
             }
           >
-            Give something along
+            {say.addBonus}
           </button>
         </p>
       )}
-      <p className="cap">It opens with the order, and closes with it when the money goes back.</p>
+      <p className="cap">{say.opensOrderRefundOrder}</p>
     </section>
   );
 }

@@ -15,24 +15,28 @@ import { ChoiceFill } from '../../price/Fill';
 import { editPath } from './editPath';
 import { stepName } from './stepInWords';
 import { TargetFill } from './TargetFill';
+import { sellPathWords } from '#say/sell/path';
+const say = sellPathWords.conditions;
 
 /** Who can be sent another way, by the key of its condition. */
 function whoChoices(content: DraftContent, path: Path): (readonly [string, string])[] {
   const prices = content.offers.filter((o) => mainOffers(path).includes(o.id)).flatMap((o) => o.prices);
   const extras = path.steps.flatMap((s) => s.extras ?? []);
-  const titleOf = (offerId: string): string => content.offers.find((o) => o.id === offerId)?.title || 'Without a title';
+  const titleOf = (offerId: string): string => content.offers.find((o) => o.id === offerId)?.title || say.untitled;
   return [
     ...(prices.length > 1
-      ? prices.map((p, i) => [`price/${p.id}`, `chose ${p.name || `price ${i + 1}`}`] as const)
+      ? prices.map((p, i) => [`price/${p.id}`, say.chose(p.name || say.price(i + 1))] as const)
       : []),
     ...extras.flatMap((e) => [
-      [`extra/${e.id}/yes`, `took ${titleOf(e.offerId)}`] as const,
-      [`extra/${e.id}/no`, `left ${titleOf(e.offerId)}`] as const,
+      [`extra/${e.id}/yes`, say.added(titleOf(e.offerId))] as const,
+      [`extra/${e.id}/no`, say.declined(titleOf(e.offerId))] as const,
     ]),
-    ...entrancesOf(path).map((e) => [`entrance/${e.id}`, `came through ${e.note || e.word || 'an entrance'}`] as const),
+    ...entrancesOf(path).map(
+      (e) => [`entrance/${e.id}`, say.cameThrough(e.note || e.word || say.specialLink)] as const,
+    ),
     ...content.products
       .filter((p) => !p.putAway)
-      .map((p) => [`owns/${p.id}`, `has ${p.title || 'something without a title'} already`] as const),
+      .map((p) => [`owns/${p.id}`, say.alreadyOwns(p.title || say.untitledProduct)] as const),
   ];
 }
 
@@ -81,13 +85,13 @@ export function Conditions({
     <>
       {own.map(({ join, at }, i) => (
         <span key={at} className="mt-1.5 block">
-          but whoever{' '}
+          {say.butVisitorsCondition}{' '}
           <ChoiceFill
-            label={`${name}, exception ${i + 1}: who`}
+            label={say.exceptionWho(name, i + 1)}
             value={join.when ? whoKey(join.when) : ''}
             choices={
               join.when && !who.some(([key]) => join.when && key === whoKey(join.when))
-                ? [...who, [whoKey(join.when), 'is as nobody can be any more'] as const]
+                ? [...who, [whoKey(join.when), say.conditionCanNoLonger] as const]
                 : who
             }
             onChange={(key) => {
@@ -95,30 +99,30 @@ export function Conditions({
               if (when) void editPath(path.id, (p) => withJoin(p, at, { when }));
             }}
           />{' '}
-          goes to{' '}
+          {say.goTo}{' '}
           <TargetFill
             content={content}
             path={path}
             without={step}
-            label={`${name}, exception ${i + 1}: where to`}
+            label={say.exceptionWhere(name, i + 1)}
             value={join.to}
             onChange={(to) => to && void editPath(path.id, (p) => withJoin(p, at, { to }))}
           />{' '}
           <button
             className="opt"
-            aria-label={`Remove exception ${i + 1} of ${name}`}
+            aria-label={say.removeException(i + 1, name)}
             onClick={() => void editPath(path.id, (p) => withJoin(p, at, null))}
           >
-            remove
+            {say.remove}
           </button>
         </span>
       ))}
       {thanks && who.length > 0 && (
         <span className="mt-1.5 block">
           <ChoiceFill
-            label={`${name}, ${by}: send somebody another way`}
+            label={say.addException(name, by)}
             value=""
-            choices={[['', 'Send another way whoever …'], ...who]}
+            choices={[['', say.addException2], ...who]}
             onChange={(key) => {
               const when = conditionOf(key);
               if (when)

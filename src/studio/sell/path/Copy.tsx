@@ -1,4 +1,6 @@
 import { useState } from 'react';
+import { sellPathWords } from '#say/sell/path';
+const say = sellPathWords.copy;
 
 /** Copies a text; where the browser does not let it, the text stands beside it to be copied by hand. */
 export function Copy({ text, what }: { text: string; what: string }) {
@@ -6,15 +8,15 @@ export function Copy({ text, what }: { text: string; what: string }) {
   return (
     <button
       className="opt"
-      aria-label={`Copy ${what}`}
+      aria-label={say.copy(what)}
       onClick={() =>
         void navigator.clipboard.writeText(text).then(
-          () => setSaid('Copied'),
-          () => setSaid('Not copied: mark it and copy it by hand'),
+          () => setSaid(say.copied),
+          () => setSaid(say.notCopiedSelectCopy),
         )
       }
     >
-      {said || 'Copy'}
+      {said || say.copy2}
     </button>
   );
 }

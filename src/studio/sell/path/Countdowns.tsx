@@ -7,6 +7,8 @@ import { ChoiceFill, CountFill } from '../../price/Fill';
 import { mainPrices, stepName } from './stepInWords';
 import { TargetFill } from './TargetFill';
 import { Ticks } from './Ticks';
+import { sellPathWords } from '#say/sell/path';
+const say = sellPathWords.countdowns;
 
 type Then = Countdown['then'];
 
@@ -21,20 +23,15 @@ export function Countdowns({ draft, path }: { draft: Draft; path: Path }) {
     });
   return (
     <section className="sec">
-      <h3>Time that runs out</h3>
-      {countdowns.length === 0 && (
-        <p className="cap mt-1">
-          Prices that go and come, a path that closes, a step that is left out: at a moment, or so long after each
-          visitor first came. The shop’s own clock decides.
-        </p>
-      )}
+      <h3>{say.countdowns}</h3>
+      {countdowns.length === 0 && <p className="cap mt-1">{say.pricesChangePathCloses}</p>}
       {countdowns.map((countdown, i) => (
         <CountdownWords
           key={countdown.id}
           draft={draft}
           path={path}
           countdown={countdown}
-          name={`Countdown ${i + 1}`}
+          name={say.countdown(i + 1)}
           onChange={(part) => edit((all) => all.map((c) => (c.id === countdown.id ? { ...c, ...part } : c)))}
           onRemove={() => edit((all) => all.filter((c) => c.id !== countdown.id))}
         />
@@ -53,12 +50,10 @@ export function Countdowns({ draft, path }: { draft: Draft; path: Path }) {
             ])
           }
         >
-          Add a countdown
+          {say.addCountdown}
         </button>
       </p>
-      {countdowns.some((c) => c.until.to === 'hours') && (
-        <p className="cap">Whoever deletes the cookies of their browser comes for the first time.</p>
-      )}
+      {countdowns.some((c) => c.until.to === 'hours') && <p className="cap">{say.clearingCookiesRestartsCountdown}</p>}
     </section>
   );
 }
@@ -86,11 +81,11 @@ function CountdownWords({
     <div className="mt-2 border-t border-line pt-2" role="group" aria-label={name}>
       <p>
         <ChoiceFill
-          label={`${name}: how it runs`}
+          label={say.howRuns(name)}
           value={until.to}
           choices={[
-            ['moment', 'For everybody at'],
-            ['hours', 'For each visitor'],
+            ['moment', say.forEverybodyAt],
+            ['hours', say.eachVisitor],
           ]}
           onChange={(to) =>
             onChange({ until: to === 'moment' ? { to, at: `${today}T20:00` } : { to: 'hours', hours: 48 } })
@@ -100,7 +95,7 @@ function CountdownWords({
           <input
             className="fill"
             type="datetime-local"
-            aria-label={`${name}: moment`}
+            aria-label={say.moment(name)}
             value={until.at}
             onChange={(event) => {
               if (event.target.value !== '') onChange({ until: { to: 'moment', at: event.target.value.slice(0, 16) } });
@@ -109,34 +104,32 @@ function CountdownWords({
         ) : (
           <>
             <CountFill
-              label={`${name}: hours`}
+              label={say.hours(name)}
               value={until.hours}
               from={1}
               to={2_160}
               onChange={(hours) => onChange({ until: { to: 'hours', hours } })}
             />{' '}
-            hours after they first came
+            {say.hoursAfterTheirFirst}
           </>
         )}
         ,{' '}
         <ChoiceFill
-          label={`${name}: what happens then`}
+          label={say.whatHappensThen(name)}
           value={then.does}
           choices={[
-            ['prices', 'prices change'],
-            ['closes', 'the path closes'],
-            ...(canLeaveOut(path) ? [['leaves-out', 'a step is left out'] as const] : []),
+            ['prices', say.pricesChange],
+            ['closes', say.pathCloses],
+            ...(canLeaveOut(path) ? [['leaves-out', say.stepSkipped] as const] : []),
           ]}
           onChange={(does) => onChange({ then: freshThen(does, path) })}
         />
         <ThenWords draft={draft} path={path} then={then} name={name} onChange={(next) => onChange({ then: next })} />.
       </p>
-      {bitesNothing(countdown) && (
-        <p className="wrong">Choose what is had until then, or from then on: as it is, nothing changes.</p>
-      )}
+      {bitesNothing(countdown) && <p className="wrong">{say.choosePricesUntilThen}</p>}
       <p className="cap">
-        <button className="opt" aria-label={`Remove ${name}`} onClick={onRemove}>
-          Remove
+        <button className="opt" aria-label={say.remove(name)} onClick={onRemove}>
+          {say.remove2}
         </button>
       </p>
     </div>
@@ -172,18 +165,18 @@ function ThenWords({
       <>
         :
         <span className="mt-1 block">
-          Had until then:{' '}
+          {say.pricesUntilThen}{' '}
           <Ticks
-            label={`${name}: prices that go`}
+            label={say.pricesUntilThen2(name)}
             all={prices}
             chosen={then.go}
             onChange={(go) => onChange({ ...then, go })}
           />
         </span>
         <span className="mt-1 block">
-          Had from then on:{' '}
+          {say.pricesFromThen}{' '}
           <Ticks
-            label={`${name}: prices that come`}
+            label={say.pricesFromThen2(name)}
             all={prices}
             chosen={then.come}
             onChange={(come) => onChange({ ...then, come })}
@@ -197,10 +190,10 @@ function ThenWords({
       <>
         :{' '}
         <ChoiceFill
-          label={`${name}: which step`}
+          label={say.whichStep(name)}
           value={then.step}
           choices={[
-            ...(steps.some((s) => s.id === then.step) ? [] : [[then.step, 'choose a step'] as const]),
+            ...(steps.some((s) => s.id === then.step) ? [] : [[then.step, say.chooseStep] as const]),
             ...steps.map((s) => [s.id, stepName(content, s)] as const),
           ]}
           onChange={(step) => onChange({ ...then, step })}
@@ -211,11 +204,11 @@ function ThenWords({
   return (
     <>
       {' '}
-      and leads to{' '}
+      {say.andLeadsTo}{' '}
       <TargetFill
         content={content}
         path={path}
-        label={`${name}: where the path leads then`}
+        label={say.whereThen(name)}
         value={then.to}
         onChange={(to) => to && onChange({ ...then, to })}
       />

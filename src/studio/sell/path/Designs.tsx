@@ -9,6 +9,8 @@ import type { PathFigures } from '../../../wire';
 import { counted } from './figures';
 import { ExtraSentence } from './ExtraSentence';
 import { PriceChoice } from './PriceChoice';
+import { sellPathWords } from '#say/sell/path';
+const words = sellPathWords.designs;
 
 interface Props {
   draft: Draft;
@@ -44,10 +46,10 @@ export function Designs({ draft, path, step, figures }: Props) {
     isFree((other) => other.of === 'extra' && other.extra.id === id),
   );
   const title = (offerId: string): string =>
-    draft.content.offers.find((o) => o.id === offerId)?.title ?? 'something that is gone';
+    draft.content.offers.find((o) => o.id === offerId)?.title ?? words.somethingDeleted;
   return (
     <section className="sec">
-      <h3>Two designs</h3>
+      <h3>{words.bTest}</h3>
       {here.map((comparison) => (
         <Compared
           key={comparison.id}
@@ -62,29 +64,28 @@ export function Designs({ draft, path, step, figures }: Props) {
       <p className="mt-2 flex flex-wrap gap-x-3 gap-y-1.5">
         {isFree((other) => other.of === 'page') && (
           <button className="opt" onClick={beginPage}>
-            Try another design of this page
+            {words.testAnotherVersionPage}
           </button>
         )}
         {extras.map((extra) => (
           <button key={extra.id} className="opt" onClick={() => begin({ of: 'extra', extra: structuredClone(extra) })}>
-            Try the extra “{title(extra.offerId)}” another way
+            {words.testAnotherVersionExtra(title(extra.offerId))}
           </button>
         ))}
         {step.offer && isFree((other) => other.of === 'offer') && (
           <button className="opt" onClick={() => step.offer && begin({ of: 'offer', ...step.offer })}>
-            Try another offer here
+            {words.testAnotherOfferHere}
           </button>
         )}
       </p>
       <p className="cap">
-        Each visitor sees one of the two, the same each time.{' '}
-        {all.length >= MOST && 'Three are tried at a time on one path.'}
+        {words.eachVisitorSeesOne} {all.length >= MOST && words.pathCanRunThree}
       </p>
     </section>
   );
 }
 
-const WHAT = { page: 'this page', extra: 'an extra', offer: 'what is offered' };
+const WHAT = { page: words.thisPage, extra: words.anExtra, offer: words.theOffer };
 
 /** One comparison: who sees the other, by what it is judged, how it stands, and its end. */
 function Compared({
@@ -108,33 +109,33 @@ function Compared({
       if (arm === 'b') Object.assign(p, withOther(p, comparison));
       p.comparisons = (p.comparisons ?? []).filter((c) => c.id !== comparison.id);
     });
-  const name = `Two designs of ${WHAT[other.of]}`;
+  const name = words.bTest2(WHAT[other.of]);
   return (
     <div className="mt-2 border-t border-line pt-2" role="group" aria-label={name}>
       <p>
-        Of {WHAT[other.of]},{' '}
+        {words.of(WHAT[other.of])}{' '}
         <CountFill
-          label={`${name}: share that sees the other`}
+          label={words.shareSeesVersionB(name)}
           value={share}
           from={1}
           to={99}
           // Another share is another comparison: what was counted before would not be alike.
           onChange={(n) => set({ share: n, id: newId('cmp') })}
         />{' '}
-        of 100 see{' '}
+        {words.visitorsSee}{' '}
         {other.of === 'page' && (
           <Link className="underline" to={`/sell/${path.id}/${step.id}?other`}>
-            the other
+            {words.versionB}
           </Link>
         )}
-        {other.of === 'extra' && 'the other: '}
+        {other.of === 'extra' && words.versionB2}
         {other.of === 'offer' && (
           <PriceChoice
             draft={draft}
             offerId={path.offerId}
-            label={`${name}: what is offered instead`}
+            label={words.otherOffer(name)}
             value={other}
-            none="choose"
+            none={words.choose}
             onChange={(named) => set({ other: { of: 'offer', ...named } })}
           />
         )}
@@ -147,7 +148,7 @@ function Compared({
             step={null}
             draft={draft}
             path={path}
-            name={`The other “${draft.content.offers.find((o) => o.id === other.extra.offerId)?.title ?? ''}”`}
+            name={words.otherExtra(draft.content.offers.find((o) => o.id === other.extra.offerId)?.title ?? '')}
             extra={other.extra}
             onChange={(part: Partial<Extra>) => set({ other: { of: 'extra', extra: { ...other.extra, ...part } } })}
           />
@@ -157,14 +158,14 @@ function Compared({
         </>
       )}
       <p className="mt-1" role="status">
-        {figures ? <Stands draft={draft} path={path} figures={figures} /> : 'Counted from when it is published.'}
+        {figures ? <Stands draft={draft} path={path} figures={figures} /> : words.countedFromDayYou}
       </p>
       <p className="cap flex flex-wrap gap-x-3">
         <button className="opt" onClick={() => end('a')}>
-          End it, keep what stands here
+          {words.endTestKeepVersion}
         </button>
         <button className="opt" onClick={() => end('b')}>
-          End it, take the other
+          {words.endTestUseVersion}
         </button>
       </p>
     </div>
@@ -182,13 +183,13 @@ function JudgedBy({
 }) {
   return (
     <>
-      What counts is{' '}
+      {words.whatCounts}{' '}
       <ChoiceFill
-        label={`${name}: what counts`}
+        label={words.whatCounts2(name)}
         value={by}
         choices={[
-          ['went-on', 'how many go on'],
-          ['money', 'what a visitor pays on the day'],
+          ['went-on', words.howManyContinue],
+          ['money', words.whatVisitorPaysDay],
         ]}
         onChange={onChange}
       />
@@ -213,18 +214,18 @@ function Stands({
   const each = (value: number): string =>
     by === 'money' ? formatAmount(Math.round(value), currency, shop.locale) : `${(value * 100).toFixed(1)} %`;
   const arm = (of: ArmFigures): string =>
-    `${counted(of.came)} saw it${of.came === 0 ? '' : `, ${each(of.sum / of.came)}`}`;
+    words.sawIt(counted(of.came), of.came === 0 ? '' : `, ${each(of.sum / of.came)}`);
   const apart = (value: number): string =>
-    by === 'money' ? `${each(value)} a visitor` : `${(value * 100).toFixed(1)} points`;
+    by === 'money' ? words.perVisitor(each(value)) : words.points((value * 100).toFixed(1));
   return (
     <>
-      What stands here: {arm(a)}. The other: {arm(b)}.{' '}
+      {words.bothVersions(arm(a), arm(b))}{' '}
       <b className="font-semibold">
         {verdict.says === 'too-few'
-          ? 'Too few to say anything yet.'
+          ? words.notEnoughVisitorsYet
           : verdict.says === 'none-yet'
-            ? `No difference yet${verdict.moreDays === null ? ', and none in sight.' : `; if it is as it looks, about ${counted(verdict.moreDays)} more days.`}`
-            : `${verdict.arm === 'b' ? 'The other' : 'What stands here'} is better, by between ${apart(verdict.from)} and ${apart(verdict.to)}.`}
+            ? words.noDifferenceYet(verdict.moreDays === null ? null : counted(verdict.moreDays))
+            : words.oneIsBetter(verdict.arm, apart(verdict.from), apart(verdict.to))}
       </b>
     </>
   );

@@ -2,6 +2,8 @@ import { lazy, Suspense, useState } from 'react';
 import { type Entrance, hrefOfEntrance, type Path } from '#core/paths';
 import { useAboutQuery } from '../../data/ownerApi';
 import { Copy } from './Copy';
+import { sellPathWords } from '#say/sell/path';
+const say = sellPathWords.entranceLinks;
 
 const QrCode = lazy(() => import('./QrCode'));
 
@@ -25,20 +27,20 @@ export function EntranceLinks({
   return (
     <div className="mt-1">
       <p className="cap">
-        {isLive ? '' : 'Works once it is published. '}
-        {long} <Copy text={long} what={`${name}: the link`} /> · short: {short}{' '}
-        <Copy text={short} what={`${name}: the short link`} />
+        {isLive ? '' : say.worksOnceYouPublish}
+        {long} <Copy text={long} what={say.theLink(name)} /> {say.short(short)}{' '}
+        <Copy text={short} what={say.shortLink(name)} />
       </p>
       <details onToggle={(event) => setDrawn(event.currentTarget.open)}>
-        <summary className="opt">QR code, and what to paste elsewhere</summary>
+        <summary className="opt">{say.qrCodeCodeOther}</summary>
         {drawn && (
           <div className="mt-2 grid gap-4 sm:grid-cols-[auto_1fr]">
             <Suspense fallback={null}>
               <QrCode text={short} name={entrance.word} />
             </Suspense>
             <div className="min-w-0 space-y-3">
-              <Pasted what="a link" href={long} title={path.title} name={name} style={{}} />
-              <Pasted what="a button" href={long} title={path.title} name={name} style={BUTTON} />
+              <Pasted what={say.aLink} href={long} title={path.title} name={name} style={{}} />
+              <Pasted what={say.aButton} href={long} title={path.title} name={name} style={BUTTON} />
             </div>
           </div>
         )}
@@ -75,11 +77,11 @@ function Pasted({
   const css = Object.entries(style)
     .map(([key, value]) => `${key.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`)}:${value}`)
     .join(';');
-  const html = `<a href="${href}"${css === '' ? '' : ` style="${css}"`}>${escaped(title)}</a>`;
+  const html = `<a href="${href}"${css === '' ? '' : say.style(css)}>${escaped(title)}</a>`;
   return (
     <div>
       <h4 className="font-semibold">
-        {what.charAt(0).toUpperCase() + what.slice(1)} <Copy text={html} what={`${name}: ${what} to paste`} />
+        {what.charAt(0).toUpperCase() + what.slice(1)} <Copy text={html} what={say.toPaste(name, what)} />
       </h4>
       <p className="mt-1" inert>
         <a href={href} style={style}>

@@ -14,6 +14,8 @@ import { ForFew } from './ForFew';
 import { EntranceLinks } from './EntranceLinks';
 import { mainPrices } from './stepInWords';
 import { Ticks } from './Ticks';
+import { sellPathWords } from '#say/sell/path';
+const say = sellPathWords.entrances;
 
 /** The same path for some people: each entrance a sentence, with its links. */
 export function Entrances({ draft, path, figures }: { draft: Draft; path: Path; figures: PathFigures | null }) {
@@ -25,12 +27,8 @@ export function Entrances({ draft, path, figures }: { draft: Draft; path: Path; 
     });
   return (
     <section className="sec mt-4">
-      <h3>Entrances</h3>
-      {entrances.length === 0 && (
-        <p className="cap mt-1">
-          The same path for some people: a link of their own, with prices, days and a coupon that only it brings.
-        </p>
-      )}
+      <h3>{say.specialLinks}</h3>
+      {entrances.length === 0 && <p className="cap mt-1">{say.samePathSomePeople}</p>}
       {entrances.map((entrance, i) => (
         <EntranceWords
           key={entrance.id}
@@ -38,21 +36,21 @@ export function Entrances({ draft, path, figures }: { draft: Draft; path: Path; 
           path={path}
           entrance={entrance}
           brought={broughtBy(figures, entrance)}
-          name={entrance.note || entrance.word || `Entrance ${i + 1}`}
+          name={entrance.note || entrance.word || say.entranceAt(i + 1)}
           onChange={(part) => edit((all) => all.map((e) => (e.id === entrance.id ? { ...e, ...part } : e)))}
           onRemove={() => edit((all) => all.filter((e) => e.id !== entrance.id))}
         />
       ))}
       <p className="mt-2">
         <button className="opt" onClick={() => edit((all) => [...all, freshEntrance(draft, path)])}>
-          Add an entrance
+          {say.addSpecialLink}
         </button>
       </p>
       {prices.length > 1 && (
         <p className="mt-2">
-          Only shown through entrances, or once a countdown brings them:{' '}
+          {say.onlyShownThroughSpecial}{' '}
           <Ticks
-            label="Only shown through entrances"
+            label={say.onlyShownThroughSpecial2}
             all={prices}
             chosen={path.setAside ?? []}
             onChange={(setAside) => void change('path', path.id, (p) => void (p.setAside = setAside))}
@@ -110,7 +108,7 @@ function EntranceWords({ draft, path, entrance, brought, name, onChange, onRemov
   const live = draft.live?.content.paths.find((p) => p.id === path.id);
   const liveOne = live && entrancesOf(live).find((e) => e.id === entrance.id);
   const twice = entrancesOf(path).some((e) => e.id !== entrance.id && e.word === entrance.word);
-  const problem = addressProblem(entrance.word, []) ?? (twice ? 'Another entrance has this word.' : null);
+  const problem = addressProblem(entrance.word, []) ?? (twice ? say.anotherSpecialLinkAlready : null);
   function rename(text: string): void {
     const word = text.toLowerCase().replace(/\s+/g, '-').slice(0, 80);
     // What people hold in their hands goes on leading here.
@@ -119,31 +117,31 @@ function EntranceWords({ draft, path, entrance, brought, name, onChange, onRemov
     onChange({ word, formerWords: [...former] });
   }
   const unused: [string, Partial<Entrance>][] = [
-    ...(entrance.from === null ? [['a beginning', { from: '' }] as [string, Partial<Entrance>]] : []),
-    ...(entrance.until === null ? [['an end', { until: '' }] as [string, Partial<Entrance>]] : []),
+    ...(entrance.from === null ? [[say.aStart, { from: '' }] as [string, Partial<Entrance>]] : []),
+    ...(entrance.until === null ? [[say.anEnd, { until: '' }] as [string, Partial<Entrance>]] : []),
     ...(entrance.coupon === '' && coupons[0]
-      ? [['a coupon', { coupon: coupons[0].code }] as [string, Partial<Entrance>]]
+      ? [[say.aCoupon, { coupon: coupons[0].code }] as [string, Partial<Entrance>]]
       : []),
   ];
   const today = dateIn(useNow(), draft.content.shop.zone);
   return (
-    <div className="mt-2 border-t border-line pt-2" role="group" aria-label={`Entrance: ${name}`}>
+    <div className="mt-2 border-t border-line pt-2" role="group" aria-label={say.specialLink(name)}>
       <p>
-        Whoever comes through /{path.address}/in/
+        {say.visitorsWhoComeThrough(path.address)}
         <TextFill
-          label={`${name}: word in its address`}
+          label={say.wordItsAddress(name)}
           value={entrance.word}
           most={80}
           invalid={problem !== null}
           onChange={rename}
         />{' '}
-        sees{' '}
+        {say.see}{' '}
         <ChoiceFill
-          label={`${name}: what is shown`}
+          label={say.pricesShown(name)}
           value={entrance.prices === null ? 'all' : 'own'}
           choices={[
-            ['all', 'what everybody sees'],
-            ['own', 'prices of its own'],
+            ['all', say.samePricesAsEverybody],
+            ['own', say.itsOwnPrices],
           ]}
           onChange={(what) => onChange({ prices: what === 'all' ? null : [...(path.setAside ?? [])] })}
         />
@@ -151,7 +149,7 @@ function EntranceWords({ draft, path, entrance, brought, name, onChange, onRemov
           <>
             :{' '}
             <Ticks
-              label={`${name}: its prices`}
+              label={say.itsPrices(name)}
               all={prices}
               chosen={entrance.prices}
               onChange={(own) => onChange({ prices: own })}
@@ -164,73 +162,73 @@ function EntranceWords({ draft, path, entrance, brought, name, onChange, onRemov
             draft={draft}
             price={firstPrice}
             at={{ kind: 'links', links: [entrance.id] }}
-            where="through this link"
+            where={say.throughLink}
             onMade={() => undefined}
           />
         )}{' '}
-        You call it{' '}
+        {say.privateName}{' '}
         <TextFill
-          label={`${name}: your own note`}
-          placeholder="by its word"
+          label={say.privateName2(name)}
+          placeholder={say.sameAsItsWord}
           most={200}
           value={entrance.note}
           onChange={(note) => onChange({ note })}
         />
-        , and whoever buys through it{' '}
+        {say.buyersWhoUseLabelled}{' '}
         <TextFill
-          label={`${name}: what its buyers are called`}
-          placeholder="nothing special"
+          label={say.labelItsBuyers(name)}
+          placeholder={say.nothing}
           most={80}
           value={entrance.label}
           onChange={(label) => onChange({ label })}
         />{' '}
-        in lists.
+        {say.inLists}
       </p>
       {problem !== null && <p className="wrong">{problem}</p>}
       {entrance.from !== null && (
-        <OptionLine name={`${name}, its first day`} onRemove={() => onChange({ from: null })}>
-          open from the beginning of{' '}
+        <OptionLine name={say.itsFirstDay(name)} onRemove={() => onChange({ from: null })}>
+          {say.openFromStart}{' '}
           <DayFill
-            label={`${name}: first day`}
+            label={say.firstDay(name)}
             value={entrance.from}
             onChange={(from) => onChange({ from: from || today })}
           />
         </OptionLine>
       )}
       {entrance.until !== null && (
-        <OptionLine name={`${name}, its last day`} onRemove={() => onChange({ until: null })}>
-          until the end of{' '}
+        <OptionLine name={say.itsLastDay(name)} onRemove={() => onChange({ until: null })}>
+          {say.untilEnd}{' '}
           <DayFill
-            label={`${name}: last day`}
+            label={say.lastDay(name)}
             value={entrance.until}
             onChange={(until) => onChange({ until: until || today })}
           />
         </OptionLine>
       )}
       {entrance.coupon !== '' && (
-        <OptionLine name={`${name}, its coupon`} onRemove={() => onChange({ coupon: '' })}>
-          with the coupon{' '}
+        <OptionLine name={say.itsCoupon(name)} onRemove={() => onChange({ coupon: '' })}>
+          {say.withTheCoupon}{' '}
           <ChoiceFill
-            label={`${name}: coupon`}
+            label={say.coupon(name)}
             value={entrance.coupon}
             choices={[
               ...(coupons.some((c) => c.code === entrance.coupon)
                 ? []
-                : [[entrance.coupon, `${entrance.coupon} (gone)`] as const]),
+                : [[entrance.coupon, say.deleted(entrance.coupon)] as const]),
               ...coupons.map((c) => [c.code, c.code] as const),
             ]}
             onChange={(coupon) => onChange({ coupon })}
           />{' '}
-          filled in
+          {say.filledIn}
         </OptionLine>
       )}
       <p className="cap flex flex-wrap gap-x-3">
-        {unused.length > 0 && <span>Add:</span>}
+        {unused.length > 0 && <span>{say.add}</span>}
         {unused.map(([what, part]) => (
           <button
             key={what}
             className="opt"
-            aria-label={`${name}: add ${what}`}
+            aria-label={say.add2(name, what)}
             onClick={() =>
               onChange('coupon' in part ? part : { ...('from' in part ? { from: today } : { until: today }) })
             }
@@ -238,17 +236,17 @@ function EntranceWords({ draft, path, entrance, brought, name, onChange, onRemov
             {what}
           </button>
         ))}
-        <button className="opt" aria-label={`Remove entrance ${name}`} onClick={onRemove}>
-          Remove
+        <button className="opt" aria-label={say.removeSpecialLink(name)} onClick={onRemove}>
+          {say.remove}
         </button>
       </p>
       {brought && (brought.came > 0 || brought.bought > 0) && (
         <p className="mt-1">
-          {brought.came.toLocaleString('en')} came through it,{' '}
+          {say.visitors(brought.came.toLocaleString('en'))}{' '}
           <Link className="underline" to={ordersLink({ way: entrance.id, days: brought.days })}>
-            {brought.bought.toLocaleString('en')} bought
+            {say.bought(brought.bought.toLocaleString('en'))}
           </Link>
-          , {formatAmount(brought.money, currency, locale)} on the day of buying.
+          {say.dayPurchase(formatAmount(brought.money, currency, locale))}
         </p>
       )}
       <EntranceLinks path={path} entrance={entrance} name={name} isLive={liveOne !== undefined} />

@@ -4,6 +4,8 @@ import type { Draft } from '../../data/draft';
 import { ChoiceFill, TextFill } from '../../price/Fill';
 import { ForFew } from './ForFew';
 import { PriceChoice } from './PriceChoice';
+import { sellPathWords } from '#say/sell/path';
+const say = sellPathWords.extraSentence;
 
 /** One extra as a sentence: what it is, its words, how much it stands out. */
 export function ExtraSentence({
@@ -28,66 +30,66 @@ export function ExtraSentence({
       <PriceChoice
         draft={draft}
         offerId={path.offerId}
-        label={`${name}: what it is`}
+        label={say.whatItIs(name)}
         value={extra}
-        none="choose"
+        none={say.chooseOne}
         onChange={(named) => onChange(named)}
       />
-      , said as{' '}
+      {say.headed}{' '}
       <TextFill
-        label={`${name}: heading`}
-        placeholder="its own title"
+        label={say.heading(name)}
+        placeholder={say.itsOwnTitle}
         most={200}
         value={extra.heading}
         onChange={(heading) => onChange({ heading })}
       />
-      , with{' '}
+      {say.withTheText}{' '}
       <TextFill
-        label={`${name}: text`}
-        placeholder="its promise"
+        label={say.textOf(name)}
+        placeholder={say.itsShortDescription}
         most={600}
         value={extra.text}
         onChange={(text) => onChange({ text })}
       />
-      , and stands out{' '}
+      {say.withThisEmphasis}{' '}
       <ChoiceFill
-        label={`${name}: how it stands out`}
+        label={say.emphasis(name)}
         value={extra.strength}
         choices={[
-          ['quiet', 'quietly'],
-          ['clear', 'clearly'],
-          ['loud', 'loudly'],
+          ['quiet', say.quiet],
+          ['clear', say.clear],
+          ['loud', say.strong],
         ]}
         onChange={(strength) => onChange({ strength })}
       />
-      . It is added by{' '}
+      {say.itIsAddedWith}{' '}
       <ChoiceFill
-        label={`${name}: how it is added`}
+        label={say.howAdded(name)}
         value={extra.look ?? 'button'}
         choices={[
-          ['button', 'a button'],
-          ['tick', 'a tick'],
-          ['switch', 'a switch'],
+          ['button', say.aButton],
+          ['tick', say.aCheckbox],
+          ['switch', say.aSwitch],
         ]}
         onChange={(look) => onChange({ look })}
       />
-      , stands{' '}
+      {say.stands}{' '}
       <ChoiceFill
-        label={`${name}: where it stands`}
+        label={say.whereStands(name)}
         value={extra.place ?? 'above'}
         choices={[
-          ['above', 'above the button that pays'],
-          ['beside', 'beside the sums'],
+          ['above', say.abovePayButton],
+          ['beside', say.besideOrderTotal],
         ]}
         onChange={(place) => onChange({ place })}
       />{' '}
-      and shows{' '}
+      {say.andShows}{' '}
       <ChoiceFill
-        label={`${name}: picture`}
+        label={say.picture(name)}
         value={extra.picture ? 'yes' : 'no'}
         choices={[
-          ['no', 'no picture'],
-          ['yes', 'the picture of what it opens'],
+          ['no', say.noPicture],
+          ['yes', say.pictureWhatOpens],
         ]}
         onChange={(shown) => onChange({ picture: shown === 'yes' })}
       />

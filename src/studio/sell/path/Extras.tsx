@@ -3,6 +3,8 @@ import { change, type Draft } from '../../data/draft';
 import { newId } from '../../data/ids';
 import { ExtraSentence } from './ExtraSentence';
 import { PriceChoice, pricesBeside } from './PriceChoice';
+import { sellPathWords } from '#say/sell/path';
+const say = sellPathWords.extras;
 
 /** What can be added at the checkout, each a sentence: what it is, its words, how much it stands out. */
 export function Extras({ draft, path, step }: { draft: Draft; path: Path; step: Step }) {
@@ -25,34 +27,34 @@ export function Extras({ draft, path, step }: { draft: Draft; path: Path; step: 
     });
   return (
     <section className="sec">
-      <h3>Beside it, to be added</h3>
+      <h3>{say.extrasCheckout}</h3>
       {extras.map((extra, i) => (
-        <div key={extra.id} className="mt-2 border-t border-line pt-2" role="group" aria-label={`Extra ${i + 1}`}>
+        <div key={extra.id} className="mt-2 border-t border-line pt-2" role="group" aria-label={say.extra(i + 1)}>
           <ExtraSentence
             draft={draft}
             path={path}
-            name={`Extra ${i + 1}`}
+            name={say.extraAt(i + 1)}
             step={step.id}
             extra={extra}
             onChange={(part) => set(extra.id, part)}
           />
           <p className="cap flex gap-x-3">
             {i > 0 && (
-              <button className="opt" aria-label={`Move up extra ${i + 1}`} onClick={() => move(i, -1)}>
-                Move up
+              <button className="opt" aria-label={say.moveUpExtra(i + 1)} onClick={() => move(i, -1)}>
+                {say.moveUp}
               </button>
             )}
             {i < extras.length - 1 && (
-              <button className="opt" aria-label={`Move down extra ${i + 1}`} onClick={() => move(i, 1)}>
-                Move down
+              <button className="opt" aria-label={say.moveDownExtra(i + 1)} onClick={() => move(i, 1)}>
+                {say.moveDown}
               </button>
             )}
             <button
               className="opt"
-              aria-label={`Remove extra ${i + 1}`}
+              aria-label={say.removeExtra(i + 1)}
               onClick={() => edit((all) => all.filter((e) => e.id !== extra.id))}
             >
-              Remove
+              {say.remove}
             </button>
           </p>
         </div>
@@ -62,20 +64,18 @@ export function Extras({ draft, path, step }: { draft: Draft; path: Path; step: 
           <PriceChoice
             draft={draft}
             offerId={path.offerId}
-            label="Add an extra"
+            label={say.addExtra}
             value={null}
-            none="Add something to be ticked …"
+            none={say.addExtra2}
             onChange={(named) =>
               edit((all) => [...all, { id: newId('extra'), ...named, heading: '', text: '', strength: 'clear' }])
             }
           />
         </p>
       ) : (
-        extras.length === 0 && (
-          <p className="cap mt-1">Price something else in the same currency, and it can be added here with one tick.</p>
-        )
+        extras.length === 0 && <p className="cap mt-1">{say.setPriceAnotherProduct}</p>
       )}
-      <p className="cap mt-1">Never ticked beforehand. Owners who are signed in do not see what they have.</p>
+      <p className="cap mt-1">{say.neverPreselectedSignedCustomers}</p>
     </section>
   );
 }

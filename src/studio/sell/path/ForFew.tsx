@@ -4,6 +4,8 @@ import { change, type Draft } from '../../data/draft';
 import { newId } from '../../data/ids';
 import { CountFill } from '../../price/Fill';
 import { priceInWords } from './stepInWords';
+import { sellPathWords } from '#say/sell/path';
+const say = sellPathWords.forFew;
 
 /** What is taken off to begin with, in per cent. */
 const BEGIN_PERCENT = 20;
@@ -30,9 +32,9 @@ export function ForFew({ draft, price: { offerId, priceId }, at, where, howLong 
     return (
       <>
         {' '}
-        It is{' '}
+        {say.itIs}{' '}
         <CountFill
-          label={`${price.name || offer.title}: per cent less`}
+          label={say.percentLess(price.name || offer.title)}
           value={Number(less.percent)}
           from={1}
           to={90}
@@ -43,7 +45,7 @@ export function ForFew({ draft, price: { offerId, priceId }, at, where, howLong 
             })
           }
         />{' '}
-        % less than {priceInWords(draft.content, { offerId, priceId: less.of })} and can be bought only {where}.
+        {say.lessThanCanBought(priceInWords(draft.content, { offerId, priceId: less.of }), where)}
       </>
     );
   return (
@@ -58,8 +60,7 @@ export function ForFew({ draft, price: { offerId, priceId }, at, where, howLong 
           onMade(id);
         }}
       >
-        Make it {BEGIN_PERCENT} % less, only {where}
-        {howLong}
+        {say.makeLessOnly(BEGIN_PERCENT, where, howLong)}
       </button>
     </>
   );

@@ -4,6 +4,8 @@ import { change, type Draft } from '../../data/draft';
 import { ChoiceFill, CountFill } from '../../price/Fill';
 import { ForFew } from './ForFew';
 import { mainPrices } from './stepInWords';
+import { sellPathWords } from '#say/sell/path';
+const say = sellPathWords.lowerPrice;
 
 const BEGIN_HOURS = 24;
 
@@ -27,40 +29,34 @@ export function LowerPrice({ draft, path, step }: { draft: Draft; path: Path; st
   return (
     <>
       <p className="mt-2">
-        Whoever presses “Not now” at the checkout may have{' '}
+        {say.peopleWhoPressNot}{' '}
         <ChoiceFill
-          label="The lower price"
+          label={say.lowerPrice}
           value={priceId}
-          choices={[
-            ...(prices.some(([id]) => id === priceId) ? [] : [[priceId, 'choose the price'] as const]),
-            ...prices,
-          ]}
+          choices={[...(prices.some(([id]) => id === priceId) ? [] : [[priceId, say.choosePrice] as const]), ...prices]}
           onChange={(id) => set({ priceId: id, hours })}
         />{' '}
-        for{' '}
+        {say.for}{' '}
         <CountFill
-          label="Hours that the lower price is theirs"
+          label={say.hoursLowerPriceLasts}
           value={hours}
           from={1}
           to={720}
           onChange={(n) => priceId !== '' && set({ priceId, hours: n })}
         />{' '}
-        hours, once. Nobody else sees that price on this path.
+        {say.hoursOnceNobodyElse}
         {owner && (
           <ForFew
             draft={draft}
             price={{ offerId: owner.id, priceId: isMade(draft, priceId) ? priceId : first }}
             at={{ kind: 'step', step: step.id }}
             where="here"
-            howLong={`, for ${hours} hours`}
+            howLong={say.forHours(hours)}
             onMade={(id) => set({ priceId: id, hours })}
           />
         )}
       </p>
-      <p className="cap mt-1">
-        The hours run from the first time they turn back; turning back again earns nothing more. Whoever deletes the
-        cookies of their browser begins anew.
-      </p>
+      <p className="cap mt-1">{say.hoursStartWhenThey}</p>
     </>
   );
 }

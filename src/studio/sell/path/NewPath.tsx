@@ -8,6 +8,8 @@ import { amounts } from '../../price/soldPrices';
 import { type Chosen, knownFor, useMakePath } from '../useMakePath';
 import { MiniStream } from './MiniStream';
 import { PriceChoice, pricesBeside } from './PriceChoice';
+import { sellPathWords } from '#say/sell/path';
+const say = sellPathWords.newPath;
 
 /** A new path: what it sells, and a ready beginning said in a sentence, with a drawing of what it makes. */
 export function NewPath({ draft }: { draft: Draft }) {
@@ -19,24 +21,26 @@ export function NewPath({ draft }: { draft: Draft }) {
   if (!offer)
     return (
       <>
-        <h1>New path</h1>
+        <h1>{say.newPath}</h1>
         <p className="lead mt-3">
-          A path sells something that has a price.{' '}
+          {say.pathSellsOfferHas}{' '}
           <Link className="plain-link" to="/make">
-            Make a product first
+            {say.makeProductFirst}
           </Link>
         </p>
       </>
     );
   return (
     <>
-      <h1>New path</h1>
+      <h1>{say.newPath}</h1>
       <p className="lead mt-2">
-        Sell{' '}
+        {say.sell}{' '}
         <ChoiceFill
-          label="What it sells"
+          label={say.whatSells}
           value={offerId}
-          choices={sold.map((o) => [o.id, `${o.title || 'Without a title'}: ${amounts(o, shop.locale)}`] as const)}
+          choices={sold.map(
+            (o) => [o.id, say.offerAndPrices(o.title || say.untitled, amounts(o, shop.locale))] as const,
+          )}
           onChange={setOfferId}
         />
         .
@@ -46,7 +50,7 @@ export function NewPath({ draft }: { draft: Draft }) {
           <BeginningRow key={`${beginning.id}/${offerId}`} draft={draft} beginning={beginning} offerId={offerId} />
         ))}
       </ul>
-      <h2 className="mt-8">Or sell nothing on it, and lead to the other paths</h2>
+      <h2 className="mt-8">{say.sellNothingHereLink}</h2>
       <ul className="mt-2">
         {BEGINNINGS.filter(({ front }) => front).map((beginning) => (
           <BeginningRow key={beginning.id} draft={draft} beginning={beginning} offerId={offerId} />
@@ -89,24 +93,24 @@ function BeginningRow({ draft, beginning, offerId }: { draft: Draft; beginning: 
         <h3>{beginning.sentence}</h3>
         {asks('more') && (
           <p className="mt-1">
-            After payment offer{' '}
+            {say.afterPaymentOffer}{' '}
             <PriceChoice
               draft={draft}
               offerId={offerId}
-              label={`${beginning.sentence}: what is offered after payment`}
+              label={say.whatOfferedAfterPayment(beginning.sentence)}
               value={more ?? null}
-              none={beside.length === 0 ? 'something, once it is priced' : 'something, chosen later'}
+              none={beside.length === 0 ? say.offerOnceHasPrice : say.offerChosenLater}
               onChange={setMore}
             />
             {asks('softer') && (
               <>
-                , and to those who decline{' '}
+                {say.afterNo}{' '}
                 <PriceChoice
                   draft={draft}
                   offerId={offerId}
-                  label={`${beginning.sentence}: what is offered to those who decline`}
+                  label={say.whatOfferedAfterNo(beginning.sentence)}
                   value={softer ?? null}
-                  none={beside.length < 2 ? 'something softer, once it is priced' : 'something softer, chosen later'}
+                  none={beside.length < 2 ? say.anotherOfferOnceHas : say.anotherOfferChosenLater}
                   onChange={setSofter}
                 />
               </>
@@ -116,13 +120,13 @@ function BeginningRow({ draft, beginning, offerId }: { draft: Draft; beginning: 
         )}
         {asks('beside') && (
           <p className="mt-1">
-            Beside it stands{' '}
+            {say.nextToIt}{' '}
             <ChoiceFill
-              label={`${beginning.sentence}: the other offer`}
+              label={say.otherOffer(beginning.sentence)}
               value={side ?? ''}
               choices={[
-                ...(side === null ? [['', 'another offer, once it is priced'] as const] : []),
-                ...others.map((o) => [o.id, o.title || 'Without a title'] as const),
+                ...(side === null ? [['', say.anotherOfferOnceHas] as const] : []),
+                ...others.map((o) => [o.id, o.title || say.untitled] as const),
               ]}
               onChange={setSide}
             />
@@ -131,13 +135,13 @@ function BeginningRow({ draft, beginning, offerId }: { draft: Draft; beginning: 
         )}
         {(asks('few') || asks('lower')) && (
           <p className="mt-1">
-            {asks('few') ? 'Only through the entrance: ' : 'Theirs for a day: '}
+            {asks('few') ? say.onlyThroughSpecialLink : say.oneDay}
             <ChoiceFill
-              label={`${beginning.sentence}: the price`}
+              label={say.thePrice(beginning.sentence)}
               value={few ?? ''}
               choices={[
-                ...(few === null || !asks('lower') ? [['', 'a price chosen later'] as const] : []),
-                ...own.map((p, i) => [p.id, p.name || `price ${i + 2}`] as const),
+                ...(few === null || !asks('lower') ? [['', say.priceChosenLater] as const] : []),
+                ...own.map((p, i) => [p.id, p.name || say.price(i + 2)] as const),
               ]}
               onChange={(id) => setFew(id === '' ? null : id)}
             />
@@ -145,7 +149,8 @@ function BeginningRow({ draft, beginning, offerId }: { draft: Draft; beginning: 
           </p>
         )}
         <button className="btn btn-quiet btn-sm mt-2" onClick={() => begin(beginning, chosen)}>
-          Begin like this<span className="sr-only">: {beginning.sentence}</span>
+          {say.createPath}
+          <span className="sr-only">: {beginning.sentence}</span>
         </button>
       </div>
       {drawn && <MiniStream path={drawn} />}

@@ -17,6 +17,8 @@ import { Entrances } from './Entrances';
 import { pricesBeside } from './PriceChoice';
 import { Stream } from './Stream';
 import { WaysList } from './WaysList';
+import { sellPathWords } from '#say/sell/path';
+const say = sellPathWords.pathSheet;
 
 interface Props {
   draft: Draft;
@@ -34,10 +36,10 @@ export function PathSheet({ draft, path, figures, inHand, onTake }: Props) {
     <>
       <PathHead draft={draft} path={path} />
       <p className="cap mt-1">
-        You call it{' '}
+        {say.privateName}{' '}
         <TextFill
-          label="Your own note on this path"
-          placeholder="by its title"
+          label={say.privateNamePath}
+          placeholder={say.sameAsItsTitle}
           most={200}
           value={path.note}
           onChange={(note) =>
@@ -46,15 +48,15 @@ export function PathSheet({ draft, path, figures, inHand, onTake }: Props) {
             })
           }
         />
-        , which buyers never see.{' '}
+        {say.whichOnlyYouSee}{' '}
         <button className="opt" onClick={() => copy(path)}>
-          Copy this path
+          {say.copyPath}
         </button>
       </p>
       <div className="mt-4 flex flex-wrap items-baseline justify-between gap-x-4 gap-y-1">
         {path.front ? <FrontOf draft={draft} path={path} /> : <AddStep draft={draft} path={path} onTake={onTake} />}
         <button className="opt stream-switch" aria-pressed={asList} onClick={() => setAsList(!asList)}>
-          {asList ? 'Show as a drawing' : 'Show as list'}
+          {asList ? say.showAsDiagram : say.showAsList}
         </button>
       </div>
       <div className={asList ? 'hidden' : 'stream-wide'}>
@@ -79,13 +81,13 @@ function FrontOf({ draft, path }: Pick<Props, 'draft' | 'path'>) {
   const { shop } = draft.content;
   return (
     <p>
-      The shop’s own address shows{' '}
+      {say.yourShopSFront}{' '}
       <ChoiceFill
-        label="What the shop’s own address shows"
+        label={say.whatYourShopS}
         value={shop.frontPathId === path.id ? 'this' : 'all'}
         choices={[
-          ['all', 'everything that is sold'],
-          ['this', 'this'],
+          ['all', say.everythingSale],
+          ['this', say.thisPath],
         ]}
         onChange={(which) =>
           void change('shop', 'shop', (s) => {
@@ -105,7 +107,7 @@ export function PathHead({ draft, path }: Pick<Props, 'draft' | 'path'>) {
   return (
     <>
       <TitleField
-        label="Title of the path"
+        label={say.titlePath}
         value={path.title}
         onChange={(title) =>
           void change('path', path.id, (p) => {
@@ -136,28 +138,28 @@ function AddStep({ draft, path, onTake }: Pick<Props, 'draft' | 'path' | 'onTake
   const main = draft.content.offers.find((o) => o.id === path.offerId);
   const others = draft.content.offers
     .filter((o) => !o.putAway && o.currency === main?.currency && !mainOffers(path).includes(o.id))
-    .map((o) => [o.id, o.title || 'Without a title'] as const);
+    .map((o) => [o.id, o.title || say.untitled] as const);
   return (
     <p>
-      Add:{' '}
+      {say.add}{' '}
       {start?.kind === 'checkout' && (
         <>
           <button className="opt" onClick={() => onTake(insertStep(draft, path, 'page', null))}>
-            a page in front
+            {say.pageBefore}
           </button>
           {' · '}
         </>
       )}
       {offer && (
         <button className="opt" onClick={() => onTake(insertStep(draft, path, 'offer', offer, named))}>
-          an offer after payment
+          {say.offerAfterPayment}
         </button>
       )}
       {softer && (
         <>
           {' · '}
           <button className="opt" onClick={() => onTake(insertStep(draft, path, 'offer', softer, named))}>
-            something softer for those who decline
+            {say.anotherOfferAfterNo}
           </button>
         </>
       )}
@@ -165,7 +167,7 @@ function AddStep({ draft, path, onTake }: Pick<Props, 'draft' | 'path' | 'onTake
         <>
           {' · '}
           <button className="opt" onClick={() => onTake(insertTurnedBack(draft, path, aside.id))}>
-            something lower for whoever turns back
+            {say.lowerOfferPeopleWho}
           </button>
         </>
       )}
@@ -173,9 +175,9 @@ function AddStep({ draft, path, onTake }: Pick<Props, 'draft' | 'path' | 'onTake
         <>
           {' · '}
           <ChoiceFill
-            label="Another offer beside it"
+            label={say.secondOfferNext}
             value=""
-            choices={[['', 'another offer beside it …'], ...others]}
+            choices={[['', say.secondOfferNext2], ...others]}
             onChange={(id) => onTake(insertBeside(draft, path, id))}
           />
         </>
@@ -184,7 +186,7 @@ function AddStep({ draft, path, onTake }: Pick<Props, 'draft' | 'path' | 'onTake
         <>
           {' · '}
           <button className="opt" onClick={() => onTake(insertStep(draft, path, 'page', bestPlaceFor(path, 'page')))}>
-            a page after payment
+            {say.pageAfterPayment}
           </button>
         </>
       )}

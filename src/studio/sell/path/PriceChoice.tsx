@@ -3,6 +3,8 @@ import { shortTerms } from '#core/terms';
 import type { Draft } from '../../data/draft';
 import { ChoiceFill } from '../../price/Fill';
 import { soldPrices } from '../../price/soldPrices';
+import { sellPathWords } from '#say/sell/path';
+const say = sellPathWords.priceChoice;
 
 interface Named {
   offerId: OfferId;
@@ -24,7 +26,11 @@ export function pricesBeside(
         .map((price) => ({
           offerId: offer.id,
           priceId: price.id,
-          words: `${offer.title || 'Without a title'}${price.name === '' ? '' : `, ${price.name}`}: ${shortTerms(price.terms, offer.currency, content.shop.locale)}`,
+          words: say.offerAndTerms(
+            offer.title || say.untitled,
+            price.name === '' ? '' : `, ${price.name}`,
+            shortTerms(price.terms, offer.currency, content.shop.locale),
+          ),
         })),
     );
 }
@@ -55,9 +61,7 @@ export function PriceChoice({
       value={value ? key(value) : ''}
       choices={[
         ...(value ? [] : [['', none] as const]),
-        ...(value && !all.some((one) => key(one) === key(value))
-          ? [[key(value), 'a price that is gone'] as const]
-          : []),
+        ...(value && !all.some((one) => key(one) === key(value)) ? [[key(value), say.deletedPrice] as const] : []),
         ...all.map((one) => [key(one), one.words] as const),
       ]}
       onChange={(chosen) => {

@@ -1,5 +1,7 @@
 import { QRCodeCanvas, QRCodeSVG } from 'qrcode.react';
 import { useRef } from 'react';
+import { sellPathWords } from '#say/sell/path';
+const say = sellPathWords.qrCode;
 
 /** Modules on paper, and as many white ones around as the standard asks for (ISO/IEC 18004: four). */
 const QUIET = 4;
@@ -33,10 +35,10 @@ export default function QrCode({ text, name }: { text: string; name: string }) {
             setTimeout(() => URL.revokeObjectURL(href), 10_000);
           }}
         >
-          Keep as SVG
+          {say.downloadSvg}
         </button>
         <button className="opt" onClick={() => picture.current && keep(picture.current.toDataURL('image/png'), 'png')}>
-          Keep as PNG
+          {say.downloadPng}
         </button>
       </figcaption>
     </figure>

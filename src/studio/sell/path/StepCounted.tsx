@@ -9,6 +9,8 @@ import { ChoiceFill } from '../../price/Fill';
 import type { PathFigures } from '../../../wire';
 import { counted, figuresAt, percent } from './figures';
 import { stepName } from './stepInWords';
+import { sellPathWords } from '#say/sell/path';
+const words = sellPathWords.stepCounted;
 
 export const SPANS = ['7', '30', '90', '365'] as const;
 export type Span = (typeof SPANS)[number];
@@ -39,68 +41,62 @@ export function StepCounted({
   const days = `${figures.from}..${figures.to}`;
   const extraTitle = (id: string): string => {
     const extra = step.extras?.find((e) => e.id === id);
-    return content.offers.find((o) => o.id === extra?.offerId)?.title ?? 'an extra';
+    return content.offers.find((o) => o.id === extra?.offerId)?.title ?? words.anExtra;
   };
   return (
     <section className="sec">
-      <h3>What happened here</h3>
+      <h3>{words.results}</h3>
       <p className="mt-1">
-        In the last{' '}
+        {words.last}{' '}
         <ChoiceFill
-          label="Days that are counted"
+          label={words.numberDaysCounted}
           value={span}
-          choices={SPANS.map((days) => [days, `${days} days`] as const)}
+          choices={SPANS.map((days) => [days, words.days(days)] as const)}
           onChange={onSpan}
         />{' '}
-        <b className="font-semibold">{counted(at.came)}</b> came
+        <b className="font-semibold">{counted(at.came)}</b> {words.visitors}
         {step.kind === 'checkout' && (
           <>
             ,{' '}
             <Link className="underline" to={ordersLink({ way: step.id, days })}>
-              <b className="font-semibold">{counted(at.taken)}</b> bought
+              <b className="font-semibold">{counted(at.taken)}</b> {words.bought}
             </Link>
-            {share && ` (${share})`}, {money(at.money)} on the day of buying
+            {words.dayPurchase(share && ` (${share})`, money(at.money))}
           </>
         )}
         {step.kind === 'offer' && (
           <>
             ,{' '}
             <Link className="underline" to={ordersLink({ way: step.id, days })}>
-              <b className="font-semibold">{counted(at.taken)}</b> said yes
+              <b className="font-semibold">{counted(at.taken)}</b> {words.saidYes}
             </Link>
-            {share && ` (${share})`} and {counted(at.left)} no, {money(at.money)}
+            {words.saidNo(share && ` (${share})`, counted(at.left), money(at.money))}
           </>
         )}
         {at.wentOn.map(({ to, count }) => {
           const next = stepOf(path, to);
           return (
-            <span key={to}>
-              , {counted(count)} went on to {next ? stepName(content, next) : 'a step that is gone'}
-            </span>
+            <span key={to}>{words.wentOn(counted(count), next ? stepName(content, next) : words.aDeletedStep)}</span>
           );
         })}
         .
       </p>
       {at.extras.map(({ id, taken }) => (
         <p key={id}>
-          {extraTitle(id)}: taken along {counted(taken)} times
-          {shareOf(taken, at.taken) !== null && ` (${percent(shareOf(taken, at.taken))} of who bought)`}.
+          {words.addedTimes(extraTitle(id), counted(taken))}
+          {shareOf(taken, at.taken) !== null && words.ofBuyers(percent(shareOf(taken, at.taken)))}.
         </p>
       ))}
       {step.id === path.start && <WhereFrom figures={figures} />}
-      {figures.stopped !== null && (
-        <p className="wrong">
-          Counting cannot be kept at the moment: what is seen now is forgotten when the shop stops.
-        </p>
-      )}
+      {figures.stopped !== null && <p className="wrong">{words.visitsCanTSaved}</p>}
       <details>
-        <summary className="opt">Day by day</summary>
+        <summary className="opt">{words.dayDay}</summary>
         <table className="rows mt-1">
           <thead>
             <tr>
-              <th>Day</th>
-              <th>Came</th>
-              <th className="!pr-0">Bought on this path</th>
+              <th>{words.day}</th>
+              <th>{words.visitors2}</th>
+              <th className="!pr-0">{words.boughtPath}</th>
             </tr>
           </thead>
           <tbody>
@@ -122,15 +118,14 @@ export function StepCounted({
 function WhereFrom({ figures }: { figures: PathFigures }) {
   const all = [
     ...figures.sites.map(({ of, count }) => [of, count] as const),
-    ...figures.words.map(({ of, count }) => [`“${of}” in the link`, count] as const),
+    ...figures.words.map(({ of, count }) => [words.inTheLink(of), count] as const),
   ];
   return (
     <p className="cap mt-1">
       {all.length === 0
-        ? 'Put ?from=mail, or another word, behind a link, and how many came by it is counted here.'
-        : `From ${all.map(([name, count]) => `${name} ${counted(count)}`).join(' · ')}.`}
-      {figures.robots > 0 &&
-        ` Programs that fetched pages and drew none, ${counted(figures.robots)} times, are left out.`}
+        ? words.addFromMailAnother
+        : words.from(all.map(([name, count]) => `${name} ${counted(count)}`).join(' · '))}
+      {figures.robots > 0 && words.pageViewsBotsLeft(counted(figures.robots))}
     </p>
   );
 }

@@ -23,6 +23,8 @@ import { PriceChoice } from './PriceChoice';
 import { chargedAt, priceInWords, stepName } from './stepInWords';
 import { Ticks } from './Ticks';
 import { Ways } from './WaysList';
+import { sellPathWords } from '#say/sell/path';
+const say = sellPathWords.stepInHand;
 
 /** The step in hand: what it is, as sentences that can be changed where they stand. */
 export function StepInHand({ draft, path, step }: { draft: Draft; path: Path; step: Step }) {
@@ -35,7 +37,7 @@ export function StepInHand({ draft, path, step }: { draft: Draft; path: Path; st
     });
   const opens = step.offer
     ? (content.offers.find((o) => o.id === step.offer?.offerId)?.productIds ?? []).flatMap((id) =>
-        content.products.filter((p) => p.id === id).map((p) => p.title || 'Without a title'),
+        content.products.filter((p) => p.id === id).map((p) => p.title || say.untitled),
       )
     : [];
   return (
@@ -46,18 +48,19 @@ export function StepInHand({ draft, path, step }: { draft: Draft; path: Path; st
       )}
       {step.kind === 'offer' && (
         <p className="mt-2">
-          Shown after payment. Yes takes{' '}
+          {say.shownAfterPaymentYes}{' '}
           <PriceChoice
             draft={draft}
             offerId={path.offerId}
-            label="What is offered"
+            label={say.whatOffered}
             value={step.offer ?? null}
-            none="choose what is offered"
+            none={say.chooseOffer}
             onChange={(named) => set((s) => void (s.offer = named))}
           />{' '}
           <AlsoAt draft={draft} step={step} onChange={(also) => set((s) => void (s.offer && (s.offer.also = also)))} />
-          from the card just used{opens.length > 0 && ` and opens ${opens.join(' and ')}`}; whoever has it already
-          passes it by, unseen.
+          {say.cardJustUsed}
+          {opens.length > 0 && say.andOpens(opens.join(' and '))}
+          {say.peopleWhoOwnSkip}
           {step.offer && (
             <ForFew
               draft={draft}
@@ -72,9 +75,9 @@ export function StepInHand({ draft, path, step }: { draft: Draft; path: Path; st
       {step.kind === 'turned-back' && <LowerPrice draft={draft} path={path} step={step} />}
       {step.kind === 'checkout' && (
         <p className="mt-2">
-          Takes <b className="font-semibold text-money">{money}</b>.{' '}
+          {say.sells} <b className="font-semibold text-money">{money}</b>.{' '}
           <Link className="opt" to={`/price/${offerAt(path, step)}`}>
-            Change the price
+            {say.changePrice}
           </Link>
         </p>
       )}
@@ -86,33 +89,33 @@ export function StepInHand({ draft, path, step }: { draft: Draft; path: Path; st
       </p>
       <p className="mt-3 mb-4 flex flex-wrap gap-x-3 gap-y-1.5">
         <Link className="btn btn-quiet btn-sm" to={`/sell/${path.id}/${step.id}`}>
-          Edit its page
+          {say.editItsPage}
         </Link>
         {!isNeeded(path, step) && path.steps.length > 1 && (
           <button
             className="btn btn-quiet btn-sm"
             onClick={() => void editPath(path.id, (p) => removeStep(p, step.id))}
           >
-            Take it out
+            {say.removeStep}
           </button>
         )}
       </p>
       {step.kind === 'checkout' && <Extras draft={draft} path={path} step={step} />}
       <section className="sec">
-        <h3>For you</h3>
+        <h3>{say.onlyYou}</h3>
         <p className="mt-1">
-          You call it{' '}
+          {say.privateName}{' '}
           <TextFill
-            label="Your own name for this step"
-            placeholder="by what it shows"
+            label={say.privateNameStep}
+            placeholder={say.sameAsWhatShows}
             most={200}
             value={step.note}
             onChange={(note) => set((s) => void (s.note = note))}
           />
-          ; buyers never see that.
+          {say.onlyYouSee}
         </p>
         {step.id === path.start ? (
-          <p className="cap mt-1">Here the path begins: its address is {hrefOf(path, step)}.</p>
+          <p className="cap mt-1">{say.pathStartsHereAddress(hrefOf(path, step))}</p>
         ) : (
           <StepAddress
             draft={draft}
@@ -148,14 +151,12 @@ function StepAddress({
   onChange: (address: string) => void;
 }) {
   const taken = path.steps.some((s) => s.id !== step.id && s.address === step.address);
-  const problem =
-    addressProblem(step.address, RESERVED_STEP_ADDRESSES) ??
-    (taken ? 'Another step of this path has this address.' : null);
+  const problem = addressProblem(step.address, RESERVED_STEP_ADDRESSES) ?? (taken ? say.anotherStepPathAlready : null);
   return (
     <div className="mt-1 text-ink-2">
       /{path.address}/
       <TextFill
-        label="Address of this step"
+        label={say.addressStep}
         value={step.address}
         most={80}
         invalid={problem !== null}
@@ -165,9 +166,7 @@ function StepAddress({
         }}
       />
       {problem !== null && <p className="wrong">{problem}</p>}
-      {step.formerAddresses.length > 0 && (
-        <p className="cap">{step.formerAddresses.join(', ')} goes on leading here.</p>
-      )}
+      {step.formerAddresses.length > 0 && <p className="cap">{say.stillLeadsHere(step.formerAddresses.join(', '))}</p>}
     </div>
   );
 }
@@ -180,9 +179,9 @@ function AlsoAt({ draft, step, onChange }: { draft: Draft; step: Step; onChange:
   if (!named || others.length === 0) return null;
   return (
     <>
-      , or as they choose{' '}
+      {say.onePricesTheyChoose}{' '}
       <Ticks
-        label="Other prices they may choose"
+        label={say.otherPricesTheyCan}
         all={others.map((p) => [p.id, priceInWords(draft.content, { offerId: named.offerId, priceId: p.id })] as const)}
         chosen={named.also ?? []}
         onChange={onChange}

@@ -9,6 +9,8 @@ import type { Draft } from '../../data/draft';
 import { counted, figuresAt, percent } from './figures';
 import { PageThumb } from './PageThumb';
 import { chargedAt, stepName, targetInWords } from './stepInWords';
+import { sellPathWords } from '#say/sell/path';
+const say = sellPathWords.stream;
 
 interface Props {
   draft: Draft;
@@ -97,10 +99,8 @@ export function Stream({ draft, path: whole, figures, inHand, onTake }: Props) {
                 onClick={() => setOpened([...opened, ...fold.steps])}
               >
                 <span className="page-thumb" aria-hidden="true" />
-                <b className="stream-name">
-                  {fold.steps.length} more, {STEP_KIND_NAMES[step.kind]} each
-                </b>
-                <span className="block text-ink-2">Show them</span>
+                <b className="stream-name">{say.moreEach(fold.steps.length, STEP_KIND_NAMES[step.kind])}</b>
+                <span className="block text-ink-2">{say.showThem}</span>
               </button>
             );
           const page = content.pages.find((p) => p.id === step.pageId);
@@ -130,7 +130,7 @@ export function Stream({ draft, path: whole, figures, inHand, onTake }: Props) {
               <span className="block font-semibold">{stepCounted(step, figuresAt(figures, step.id), inMoney)}</span>
               {step.extras?.map((extra) => (
                 <span key={extra.id} className="block text-ink-2" dir="auto">
-                  extra: {content.offers.find((o) => o.id === extra.offerId)?.title}
+                  {say.extra} {content.offers.find((o) => o.id === extra.offerId)?.title}
                 </span>
               ))}
             </button>
@@ -176,8 +176,8 @@ export const classOf = ({ stream, turns, aside }: PlacedWay): string =>
 
 function labelOf(path: Path, { from, by, conditional }: PlacedWay): string {
   if (conditional) return 'some';
-  if (by === 'yes' || by === 'no') return leadsOneWay(path, from) ? 'yes or no' : by;
-  if (by === 'turned-back') return 'not now';
+  if (by === 'yes' || by === 'no') return leadsOneWay(path, from) ? say.yesNo : by;
+  if (by === 'turned-back') return say.notNow;
   return '';
 }
 
@@ -185,8 +185,8 @@ function labelOf(path: Path, { from, by, conditional }: PlacedWay): string {
 function stepCounted(step: Step, at: StepFigures | undefined, inMoney: (amount: number) => string): string {
   if (!at) return '';
   const share = percent(shareAt(step, at));
-  const said = step.kind === 'checkout' ? `${counted(at.taken)} bought` : `${counted(at.taken)} yes`;
-  const parts = [`${counted(at.came)} came`];
+  const said = step.kind === 'checkout' ? say.bought(counted(at.taken)) : say.yes(counted(at.taken));
+  const parts = [say.visitors(counted(at.came))];
   if (step.kind === 'checkout' || step.kind === 'offer') parts.push(share === '' ? said : `${said}, ${share}`);
   if (at.money > 0) parts.push(inMoney(at.money));
   return parts.join(' · ');

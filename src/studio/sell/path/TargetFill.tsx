@@ -3,6 +3,8 @@ import type { DraftContent } from '#core/documents';
 import type { Path, Step, Target } from '#core/paths';
 import { ChoiceFill, TextFill } from '../../price/Fill';
 import { keyOf, targetOf, targetsOf } from './targets';
+import { sellPathWords } from '#say/sell/path';
+const say = sellPathWords.targetFill;
 
 /** Where something leads, as a choice; a page held elsewhere by its address. */
 export function TargetFill({
@@ -33,8 +35,8 @@ export function TargetFill({
         label={label}
         value={now}
         choices={[
-          ...(none !== undefined ? [['', none] as const] : value === null ? [['', 'nowhere yet'] as const] : []),
-          ...(now === '' || choices.some(([key]) => key === now) ? [] : [[now, 'what is gone'] as const]),
+          ...(none !== undefined ? [['', none] as const] : value === null ? [['', say.nowhereYet] as const] : []),
+          ...(now === '' || choices.some(([key]) => key === now) ? [] : [[now, say.somethingDeleted] as const]),
           ...choices,
         ]}
         onChange={(key) => {
@@ -46,7 +48,7 @@ export function TargetFill({
         <>
           {' '}
           <TextFill
-            label={`${label}: its address`}
+            label={say.itsAddress(label)}
             placeholder="https://"
             most={2_000}
             value={value.href}
@@ -58,13 +60,13 @@ export function TargetFill({
             <input
               type="checkbox"
               className="checkbox checkbox-xs"
-              aria-label={`${label}: carry the facts of the order`}
+              aria-label={say.passOrderDetails(label)}
               checked={value.facts ?? false}
               onChange={(e) =>
                 onChange({ kind: 'elsewhere', href: value.href, ...(e.target.checked ? { facts: true as const } : {}) })
               }
             />{' '}
-            with what was bought, signed
+            {say.orderDetailsSigned}
           </label>
         </>
       )}

@@ -11,6 +11,8 @@ import type { WalkWorker } from '../../workers/walk.worker';
 import { priceInWords, stepName, targetInWords } from './stepInWords';
 import { Ticks } from './Ticks';
 import { WalkYourself } from './WalkYourself';
+import { sellPathWords } from '#say/sell/path';
+const say = sellPathWords.walkIt;
 
 let worker: Remote<WalkWorker> | null = null;
 const ask = (): Remote<WalkWorker> =>
@@ -18,7 +20,7 @@ const ask = (): Remote<WalkWorker> =>
     new Worker(new URL('../../workers/walk.worker.ts', import.meta.url), { type: 'module' }),
   ));
 
-const LETTERS: Record<string, string> = { receipt: 'a receipt', refund: 'a credit note' };
+const LETTERS: Record<string, string> = { receipt: say.aReceipt, refund: say.creditNote };
 
 /** A practice buyer on the path as it is drafted: what they choose, and then what was charged, sent and opened. */
 export function WalkIt({ draft, path }: { draft: Draft; path: Path }) {
@@ -60,28 +62,28 @@ export function WalkIt({ draft, path }: { draft: Draft; path: Path }) {
   return (
     <details className="sec">
       <summary className="cursor-pointer">
-        <h3 className="inline">Walk it</h3>
+        <h3 className="inline">{say.practiceRun}</h3>
       </summary>
       <p className="mt-2">
-        A practice buyer{' '}
+        {say.practiceBuyer}{' '}
         {entrancesOf(path).length > 0 && (
           <>
-            comes{' '}
+            {say.comes}{' '}
             <ChoiceFill
-              label="Walk: how they come"
+              label={say.practiceRunHowThey}
               value={entrance?.id ?? ''}
               choices={[
-                ['', 'by themselves'],
-                ...entrancesOf(path).map((e) => [e.id, `through ${e.note || e.word}`] as const),
+                ['', say.directly],
+                ...entrancesOf(path).map((e) => [e.id, say.through(e.note || e.word)] as const),
               ]}
               onChange={setThrough}
             />
             ,{' '}
           </>
         )}
-        pays{' '}
+        {say.pays}{' '}
         <ChoiceFill
-          label="Walk: the price they choose"
+          label={say.practiceRunPrice}
           value={price?.id ?? ''}
           choices={
             price
@@ -94,16 +96,16 @@ export function WalkIt({ draft, path }: { draft: Draft; path: Path }) {
                         .join(', '),
                     ] as const,
                 )
-              : [['', 'no price yet']]
+              : [['', say.noPriceYet]]
           }
           onChange={setPrice}
         />
         {tills.length > 1 && (
           <>
             {' '}
-            at{' '}
+            {say.at}{' '}
             <ChoiceFill
-              label="Walk: where they pay"
+              label={say.practiceRunCheckout}
               value={till.id}
               choices={tills.map((s) => [s.id, stepName(content, s)] as const)}
               onChange={setTill}
@@ -112,11 +114,11 @@ export function WalkIt({ draft, path }: { draft: Draft; path: Path }) {
         )}
         {(till.extras ?? []).length > 0 && (
           <>
-            , adds{' '}
+            {say.adds}{' '}
             <Ticks
-              label="Walk: extras they add"
+              label={say.practiceRunExtras}
               all={(till.extras ?? []).map(
-                (e) => [e.id, content.offers.find((o) => o.id === e.offerId)?.title ?? 'an extra'] as const,
+                (e) => [e.id, content.offers.find((o) => o.id === e.offerId)?.title ?? say.anExtra] as const,
               )}
               chosen={extras}
               onChange={setExtras}
@@ -125,30 +127,27 @@ export function WalkIt({ draft, path }: { draft: Draft; path: Path }) {
         )}
         {offers.map((step) => (
           <span key={step.id}>
-            , says{' '}
+            {say.says}{' '}
             <ChoiceFill
-              label={`Walk: their answer to ${stepName(content, step)}`}
+              label={say.practiceRunAnswer(stepName(content, step))}
               value={answers[step.id] ?? 'no'}
               choices={[
-                ['no', 'no'],
-                ['yes', 'yes'],
+                ['no', say.justNo],
+                ['yes', say.justYes],
               ]}
               onChange={(answer) => setAnswers({ ...answers, [step.id]: answer })}
             />{' '}
-            to {stepName(content, step)}
+            {say.to(stepName(content, step))}
           </span>
         ))}
         .
       </p>
       <button className="btn btn-quiet btn-sm mt-2" disabled={busy} onClick={() => void walk()}>
-        {busy ? 'Walking …' : report ? 'Walk it again' : 'Walk it'}
+        {busy ? say.running : report ? say.runAgain : say.practiceRun}
       </button>
       <div role="status">{report && <Walked draft={draft} path={path} report={report} />}</div>
-      {failed && <p className="wrong">It could not be walked: mend first what stops publishing.</p>}
-      <p className="cap mt-2">
-        With a card that goes through. The shop’s own engine charges and opens, in this browser: nobody is charged, no
-        letter leaves, no order is made and no number is used.
-      </p>
+      {failed && <p className="wrong">{say.practiceRunCouldNot}</p>}
+      <p className="cap mt-2">{say.workingCardShopS}</p>
       <WalkYourself draft={draft} path={path} />
     </details>
   );
@@ -157,7 +156,7 @@ export function WalkIt({ draft, path }: { draft: Draft; path: Path }) {
 function Walked({ draft, path, report }: { draft: Draft; path: Path; report: WalkReport }) {
   const { content } = draft;
   const money = (amount: number): string => formatAmount(amount, report.currency, content.shop.locale);
-  const letters = report.letters.map((letter) => LETTERS[letter] ?? 'a letter about what comes later');
+  const letters = report.letters.map((letter) => LETTERS[letter] ?? say.emailAboutFuturePayments);
   return (
     <>
       <ol className="mt-2">
@@ -166,25 +165,27 @@ function Walked({ draft, path, report }: { draft: Draft; path: Path; report: Wal
           return (
             <li key={id} className="flex justify-between gap-4">
               <span dir="auto">
-                {step ? stepName(content, step) : 'A step that is gone'}
+                {step ? stepName(content, step) : say.deletedStep}
                 {answer !== null && `: ${answer}`}
               </span>
               {(step?.kind === 'checkout' || answer === 'yes') && (
-                <b className="font-semibold text-money">{charged === 0 ? 'nothing today' : money(charged)}</b>
+                <b className="font-semibold text-money">{charged === 0 ? say.nothingToday : money(charged)}</b>
               )}
             </li>
           );
         })}
       </ol>
       {report.end.at === 'stuck' && <p className="wrong">{report.end.why}</p>}
-      {report.end.at === 'out' && <p>Then on to {targetInWords(content, path, report.end.to)}.</p>}
+      {report.end.at === 'out' && <p>{say.thenOnTo(targetInWords(content, path, report.end.to))}</p>}
       {report.end.at !== 'stuck' && (
         <p className="mt-1">
-          {letters.length === 0 ? 'No letter is sent' : `Sent: ${letters.join(', ')}`}.{' '}
+          {letters.length === 0 ? say.noEmailSent : say.emails(letters.join(', '))}.{' '}
           {report.opened.length === 0 ? (
-            <span className="text-alarm">Nothing opens.</span>
+            <span className="text-alarm">{say.nothingOpens}</span>
           ) : (
-            `Open: ${report.opened.map((id) => content.products.find((p) => p.id === id)?.title ?? 'something').join(', ')}.`
+            say.accessTo(
+              report.opened.map((id) => content.products.find((p) => p.id === id)?.title ?? 'something').join(', '),
+            )
           )}
         </p>
       )}

@@ -16,13 +16,15 @@ import {
 import { PublishFailed, sendMissing } from '../../data/publish';
 import { ChoiceFill } from '../../price/Fill';
 import { priceInWords, stepName } from './stepInWords';
+import { sellPathWords } from '#say/sell/path';
+const say = sellPathWords.walkYourself;
 
 const LOOKS_EVERY_MS = 2_000;
 const STEPS = [
-  ['next', 'What comes next'],
-  ['day', '1 day'],
-  ['week', '1 week'],
-  ['month', '1 month'],
+  ['next', say.nextEvent],
+  ['day', say.day],
+  ['week', say.week],
+  ['month', say.month],
 ] as const;
 
 type What = 'draft' | 'live';
@@ -71,46 +73,46 @@ export function WalkYourself({ draft, path }: { draft: Draft; path: Path }) {
   return (
     <div className="mt-4 border-t border-line pt-3">
       <p>
-        Or walk it yourself, as a buyer of{' '}
+        {say.runYourselfAsBuyer}{' '}
         <ChoiceFill
-          label="Walk yourself: what"
+          label={say.practiceRunYourselfWhat}
           value={what}
           choices={[
-            ['draft', 'the draft'],
-            ['live', 'what is live'],
+            ['draft', say.theDraft],
+            ['live', say.whatLive],
           ]}
           onChange={setWhat}
         />
-        , from{' '}
+        {say.startingAt}{' '}
         <ChoiceFill
-          label="Walk yourself: from where"
+          label={say.practiceRunYourselfFirst}
           value={step?.id ?? ''}
           choices={stepsInOrder(path).map((s) => [s.id, apart(content, s)] as const)}
           onChange={setFrom}
         />
         {entrancesOf(path).length > 0 && (
           <>
-            , coming{' '}
+            {say.coming}{' '}
             <ChoiceFill
-              label="Walk yourself: how you come"
+              label={say.practiceRunYourselfHow}
               value={entrance?.id ?? ''}
               choices={[
-                ['', 'by yourself'],
-                ...entrancesOf(path).map((e) => [e.id, `through ${e.note || e.word}`] as const),
+                ['', say.directly],
+                ...entrancesOf(path).map((e) => [e.id, say.through(e.note || e.word)] as const),
               ]}
               onChange={setThrough}
             />
           </>
         )}
-        . What comes before it is bought for you.
+        {say.stepsBeforeDoneYou}
       </p>
       <p className="mt-2 flex flex-wrap items-center gap-3">
         <button className="btn btn-quiet btn-sm" disabled={busy || beginning.isLoading} onClick={() => void go()}>
-          {busy ? 'Preparing …' : begun === null ? 'Walk it yourself' : 'Begin again'}
+          {busy ? say.preparing : begun === null ? say.startPracticeRun : say.startOver}
         </button>
         {href !== null && (
           <a className="plain-link" href={href} target="_blank" rel="noreferrer">
-            Open it again
+            {say.openAgain}
           </a>
         )}
       </p>
@@ -132,11 +134,7 @@ export function WalkYourself({ draft, path }: { draft: Draft; path: Path }) {
           }}
         />
       )}
-      <p className="cap mt-2">
-        A whole shop of its own, for this walk: its orders are practice orders, with cards that are samples and letters
-        that stay here. Until you end it, this browser meets it at the shop’s addresses. Nothing of it is counted, and
-        nothing is kept.
-      </p>
+      <p className="cap mt-2">{say.separateShopPracticeRun}</p>
     </div>
   );
 }
@@ -149,14 +147,14 @@ const apart = (content: DraftContent, step: Step): string =>
 async function contentOf(what: What, drafted: DraftContent): Promise<ReleaseContent> {
   if (what === 'live') {
     const live = await readLive();
-    if (!live) throw new PublishFailed('Nothing is live yet. Walk the draft instead.');
+    if (!live) throw new PublishFailed(say.nothingLiveYetTry);
     return live.content;
   }
   let sealed: ReleaseContent;
   try {
     sealed = sealContent(drafted);
   } catch {
-    throw new PublishFailed('It could not be walked: mend first what stops publishing.');
+    throw new PublishFailed(say.practiceRunCouldNot);
   }
   await sendMissing(sealed, () => undefined);
   return sealed;
@@ -169,9 +167,9 @@ function Practised({ id, draft, path, onEnd }: { id: string; draft: Draft; path:
   if (!data) return error ? <p className="wrong">{sentenceOf(error)}</p> : null;
   const when = (at: string): string => `${formatDay(at, zone, 'en')}, ${formatTime(at, zone, 'en')}`;
   return (
-    <div className="mt-3" role="region" aria-label="What the practice did">
+    <div className="mt-3" role="region" aria-label={say.whatHappenedPracticeRun}>
       <p>
-        There it is {when(data.now)}. Go on to{' '}
+        {say.thereGoForward(when(data.now))}{' '}
         {STEPS.map(([by, label]) => (
           <button
             key={by}
@@ -183,7 +181,7 @@ function Practised({ id, draft, path, onEnd }: { id: string; draft: Draft; path:
           </button>
         ))}{' '}
         <button className="btn btn-quiet btn-sm" onClick={onEnd}>
-          End it
+          {say.endPracticeRun}
         </button>
       </p>
       {moving.isError && <p className="wrong">{sentenceOf(moving.error)}</p>}
@@ -206,8 +204,7 @@ function Told({
   locale: string;
 }) {
   const { taken, refused, letters, doors, next } = report;
-  if (taken.length === 0 && refused.length === 0)
-    return <p className="mt-1 text-faint">Nothing was bought yet. What you do there is told here.</p>;
+  if (taken.length === 0 && refused.length === 0) return <p className="mt-1 text-faint">{say.nothingHasBeenBought}</p>;
   const [open, shut] = [doors.filter((d) => d.open), doors.filter((d) => !d.open)];
   const names = (of: PracticeReport['doors']): string => [...new Set(of.map(({ title }) => title))].join(', ');
   const stepAt = (id: string | null): string => {
@@ -223,21 +220,24 @@ function Told({
               {when(payment.at)}, {stepAt(payment.step)}: {payment.titles.join(', ')}
             </span>
             <b className="font-semibold text-money">
-              {payment.amount === 0 ? 'nothing' : formatAmount(payment.amount, payment.currency, locale)}
+              {payment.amount === 0 ? say.nothing : formatAmount(payment.amount, payment.currency, locale)}
             </b>
           </li>
         ))}
         {refused.map((charge, i) => (
           <li key={`refused ${i}`}>
-            {when(charge.at)}: {formatAmount(charge.amount, charge.currency, locale)} was refused
-            {charge.reason === '' ? '' : `, ${charge.reason}`}.
+            {say.wasDeclined(
+              when(charge.at),
+              formatAmount(charge.amount, charge.currency, locale),
+              charge.reason === '' ? '' : `, ${charge.reason}`,
+            )}
           </li>
         ))}
       </ol>
       <p className="mt-1">
-        Sent:{' '}
+        {say.emails}{' '}
         {letters.length === 0
-          ? 'nothing yet'
+          ? say.noneYet
           : letters.map(({ subject, href }, i) => (
               <span key={href}>
                 {i > 0 && ', '}
@@ -249,9 +249,9 @@ function Told({
         .
       </p>
       <p>
-        {open.length === 0 ? <span className="text-alarm">Nothing is open.</span> : `Open: ${names(open)}.`}
-        {shut.length > 0 && ` Shut: ${names(shut)}.`}
-        {next !== null && ` Next, something happens on ${when(next)}.`}
+        {open.length === 0 ? <span className="text-alarm">{say.noAccessYet}</span> : say.accessTo(names(open))}
+        {shut.length > 0 && say.closed(names(shut))}
+        {next !== null && say.nextEvent2(when(next))}
       </p>
     </>
   );

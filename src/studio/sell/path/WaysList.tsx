@@ -8,12 +8,14 @@ import { editPath } from './editPath';
 import { counted, figuresAt, percent } from './figures';
 import { chargedAt, stepName } from './stepInWords';
 import { TargetFill } from './TargetFill';
+import { sellPathWords } from '#say/sell/path';
+const say = sellPathWords.waysList;
 
 const WAY_NAMES = {
-  next: 'Then',
-  yes: 'Yes leads to',
-  no: 'No leads to',
-  'turned-back': 'Turning back leads to',
+  next: say.then,
+  yes: say.yesLeads,
+  no: say.noLeads,
+  'turned-back': say.turnedBackLeadsTo,
 } as const;
 
 /** The same path as a list: every step with its address, what is charged there, and where it leads. */
@@ -35,12 +37,12 @@ export function WaysList({
     <table className="rows mt-3">
       <thead>
         <tr>
-          <th>Step</th>
-          <th>Address</th>
-          <th>Charged</th>
-          {figures && <th>Came</th>}
-          {figures && <th>Went on</th>}
-          <th className="!pr-0">Leads to</th>
+          <th>{say.step}</th>
+          <th>{say.address}</th>
+          <th>{say.charged}</th>
+          {figures && <th>{say.visitors}</th>}
+          {figures && <th>{say.continued}</th>}
+          <th className="!pr-0">{say.leadsTo}</th>
         </tr>
       </thead>
       <tbody>
@@ -83,7 +85,7 @@ function Counted({ step, at }: { step: Step; at: StepFigures | undefined }) {
 export function Ways({ draft, path, step }: { draft: Draft; path: Path; step: Step }) {
   const { content } = draft;
   const ways = waysOut(path, step);
-  if (ways.length === 0) return <span className="text-ink-2">the end</span>;
+  if (ways.length === 0) return <span className="text-ink-2">{say.theEnd}</span>;
   return (
     <>
       {ways.map(({ by, to }) => (

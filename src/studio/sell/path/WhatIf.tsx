@@ -11,6 +11,8 @@ import { useNow } from '../../data/useNow';
 import { CountFill } from '../../price/Fill';
 import { soldPrices } from '../../price/soldPrices';
 import { stepName } from './stepInWords';
+import { sellPathWords } from '#say/sell/path';
+const words = sellPathWords.whatIf;
 
 /** What stands there until somebody types what they expect; in a hundred. */
 const BEGIN: Record<Step['kind'], number> = { page: 30, checkout: 50, offer: 15, 'turned-back': 20, thanks: 100 };
@@ -92,50 +94,46 @@ export function WhatIf({ draft, path, figures }: { draft: Draft; path: Path; fig
   return (
     <details className="sec">
       <summary className="cursor-pointer">
-        <h3 className="inline">What a visitor would bring</h3>
+        <h3 className="inline">{words.valueVisitor}</h3>
       </summary>
       <p className="mt-2">
-        Of a hundred each time:{' '}
+        {words.percentages}{' '}
         {steps.map((step, i) => (
           <span key={step.id}>
             {i > 0 && '; '}
-            {share(step.id, measured(step), `${stepName(content, step)}: so many in a hundred`)}{' '}
-            {step.kind === 'checkout' ? 'pay at' : step.kind === 'offer' ? 'say yes to' : 'go on from'}{' '}
+            {share(step.id, measured(step), words.whoContinue(stepName(content, step)))}{' '}
+            {step.kind === 'checkout' ? words.payAt : step.kind === 'offer' ? words.sayYes : words.continueFrom}{' '}
             <span dir="auto">{stepName(content, step)}</span>
             {step.extras?.map((extra) => (
               <span key={extra.id}>
-                ,{' '}
-                {share(
-                  extra.id,
-                  measuredExtra(step, extra.id),
-                  `${titleOf(extra.offerId)}, added: so many in a hundred`,
-                )}{' '}
-                of them with {titleOf(extra.offerId)}
+                , {share(extra.id, measuredExtra(step, extra.id), words.addedBuyers(titleOf(extra.offerId)))}{' '}
+                {words.themAdd(titleOf(extra.offerId))}
               </span>
             ))}
           </span>
         ))}
         {lasting && (
           <>
-            ; of subscribers {share('goes-on', BEGIN_GOES_ON, 'Of subscribers, so many in a hundred go on')} go on to
-            each next payment
+            {words.ofSubscribers} {share('goes-on', BEGIN_GOES_ON, words.subscribersWhoContinue)}{' '}
+            {words.makeEachNextPayment}
           </>
         )}
         .
       </p>
       <p className="mt-2" role="status">
-        Then a visitor brings <b className="font-semibold text-money">{money(found.visitor)}</b>, and a buyer{' '}
-        <b className="font-semibold text-money">{money(found.buyer)}</b>, in their first 12 months.
+        {words.averageVisitorBrings} <b className="font-semibold text-money">{money(found.visitor)}</b>
+        {words.andABuyer} <b className="font-semibold text-money">{money(found.buyer)}</b>
+        {words.firstMonths}
       </p>
       {found.more.length > 0 && (
         <>
-          <p className="mt-2">Three more in a hundred would bring</p>
+          <p className="mt-2">{words.threePercentagePointsMore}</p>
           <ul>
             {found.more.map(({ step: id, by }) => {
               const step = steps.find((s) => s.id === id);
               return (
                 <li key={id} className="flex justify-between gap-4">
-                  <span dir="auto">at {step ? stepName(content, step) : ''}</span>
+                  <span dir="auto">{words.atStep(step ? stepName(content, step) : '')}</span>
                   <b className="font-semibold text-money">+{money(by)}</b>
                 </li>
               );
@@ -143,10 +141,7 @@ export function WhatIf({ draft, path, figures }: { draft: Draft; path: Path; fig
           </ul>
         </>
       )}
-      <p className="cap mt-1">
-        Measured where at least {FEWEST_FOR_SHARES} came to a step in the days that are counted; the rest is a guess,
-        and each number can be tried otherwise.
-      </p>
+      <p className="cap mt-1">{words.measuredWhereLeastVisitors(FEWEST_FOR_SHARES)}</p>
     </details>
   );
 }

@@ -1,6 +1,8 @@
 import type { DraftContent } from '#core/documents';
 import { type Path, type Step, stepsInOrder, type Target, STEP_KIND_NAMES } from '#core/paths';
 import { stepName } from './stepInWords';
+import { sellPathWords } from '#say/sell/path';
+const say = sellPathWords.targets;
 
 /** A target as the value of a choice. */
 export const keyOf = (to: Target | null): string =>
@@ -19,6 +21,6 @@ export const targetsOf = (content: DraftContent, path: Path, without: Step | nul
   ...stepsInOrder(path)
     .filter((s) => s.id !== without?.id)
     .map((s) => [`step/${s.id}`, `${stepName(content, s)} (${STEP_KIND_NAMES[s.kind]})`] as const),
-  ...content.paths.filter((p) => p.id !== path.id).map((p) => [`path/${p.id}`, `the path ${p.title}`] as const),
-  ['elsewhere/', 'a page held elsewhere …'],
+  ...content.paths.filter((p) => p.id !== path.id).map((p) => [`path/${p.id}`, say.thePath(p.title)] as const),
+  ['elsewhere/', say.pageAnotherWebsite],
 ];

@@ -20,7 +20,7 @@ declare module '../product' {
 export const bundleKind: ProductKind<Bundle> = {
   kind: 'bundle',
   name: 'A bundle of what you have',
-  explains: 'Several of your products under one price. Each opens by itself the moment the bundle is bought.',
+  explains: 'Several of your products for one price. Each opens separately the moment the bundle is bought.',
   several: 'Bundles',
   schema: Bundle,
   fresh: (base) => ({ ...base, kind: 'bundle', parts: [] }),

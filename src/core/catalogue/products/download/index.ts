@@ -41,7 +41,7 @@ const TAKEN = { part: null, use: 'taken' } as const;
 export const downloadKind: ProductKind<Download> = {
   kind: 'download',
   name: 'Files to download',
-  explains: 'One or more files, or a link held elsewhere, opened the moment they are paid for.',
+  explains: 'One or more files, or a link to one elsewhere, opened the moment they are paid for.',
   several: 'Downloads',
   schema: Download,
   fresh: (base) => ({ ...base, kind: 'download', files: [], links: [], downloads: { ...DEFAULT_TAKEAWAYS } }),

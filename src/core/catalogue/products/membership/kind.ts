@@ -8,7 +8,7 @@ import { Membership, partsOfMembership, type Post, shownPosts } from './membersh
 export const membershipKind: ProductKind<Membership> = {
   kind: 'membership',
   name: 'A membership',
-  explains: 'Posts and other products of yours, open for as long as somebody is in it, and growing with time.',
+  explains: 'Posts and your other products, open to members for as long as they stay, with more added over time.',
   several: 'Memberships',
   schema: Membership,
   fresh: (base) => ({
