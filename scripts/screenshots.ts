@@ -36,7 +36,7 @@ try {
     if (link === 'Sell') {
       await studio.locator('.sheet tbody a', { hasText: 'Wrens in spring' }).first().click();
       await studio
-        .getByText(/\d+ came/)
+        .getByText(/\d+ visitors/)
         .first()
         .waitFor();
       await studio.locator('.stream-step').nth(1).click();

@@ -1,13 +1,9 @@
 import type { Words } from '#core/words';
 import { Field } from './Field';
 import { SampleCards } from './SampleCards';
+import { expiryOf, groupedNumber, slashedExpiry, type TypedCard } from './typedCard';
 
-export interface TypedCard {
-  number: string;
-  expiry: string;
-  code: string;
-}
-export const NO_CARD: TypedCard = { number: '', expiry: '', code: '' };
+export { NO_CARD, type TypedCard } from './typedCard';
 
 /** What is wrong with a card as typed, by field. */
 export function cardProblems(
@@ -16,7 +12,7 @@ export function cardProblems(
 ): Partial<Record<keyof TypedCard, string>> {
   return {
     ...(card.number.replace(/\D/g, '').length < 12 ? { number: wrong.number } : {}),
-    ...(/^\s*\d{1,2}\s*\/\s*\d{2,4}\s*$/.test(card.expiry) ? {} : { expiry: wrong.expiry }),
+    ...(expiryOf(card.expiry) !== null ? {} : { expiry: wrong.expiry }),
     ...(/^\d{3,4}$/.test(card.code.trim()) ? {} : { code: wrong.code }),
   };
 }
@@ -47,7 +43,7 @@ export function CardFields({
         autoComplete="cc-number"
         inputMode="numeric"
         value={card.number}
-        onChange={(number) => onChange({ ...card, number })}
+        onChange={(number) => onChange({ ...card, number: groupedNumber(number, card.number) })}
         wrong={wrong['number']}
       />
       <div className="grid grid-cols-2 gap-4">
@@ -57,7 +53,7 @@ export function CardFields({
           autoComplete="cc-exp"
           inputMode="numeric"
           value={card.expiry}
-          onChange={(expiry) => onChange({ ...card, expiry })}
+          onChange={(expiry) => onChange({ ...card, expiry: slashedExpiry(expiry, card.expiry) })}
           wrong={wrong['expiry']}
         />
         <Field

@@ -9,6 +9,10 @@ interface Props {
   inputMode?: 'numeric';
 }
 
+/** What was said to be wrong and still is: a line goes as soon as its field is right. */
+export const stillWrong = <V,>(said: Record<string, V>, now: Record<string, unknown>): Record<string, V> =>
+  Object.fromEntries(Object.entries(said).filter(([id]) => now[id] !== undefined));
+
 /** A labelled field with what is wrong said under it and read with it. */
 export function Field({ id, label, value, onChange, wrong, type = 'text', autoComplete, inputMode }: Props) {
   return (

@@ -86,7 +86,7 @@ test('an offer after payment: the card refuses it, another takes it; back and re
 
   const studio = await newestStory();
   await studio.getByText(/€13\.00 for Wren sound cards, The sound library/).waitFor();
-  await studio.getByText(/R-\d+, R-\d+. The buyer can download them as PDF/).waitFor();
+  await studio.getByText(/R-\d+, R-\d+, available to the buyer as PDF/).waitFor();
   // One visit as one story, by the clock of the shop.
   await studio
     .getByText(/^\d+ seconds? later took The sound library, Monthly, €1\.00, which opens The sound library/)

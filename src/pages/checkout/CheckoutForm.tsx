@@ -3,7 +3,7 @@ import type { WayToPay } from '#core/ways';
 import { isAddress } from '#core/people';
 import { tokenise } from '../../ui/card';
 import { CardFields, cardProblems, NO_CARD } from '../../ui/CardFields';
-import { Field } from '../../ui/Field';
+import { Field, stillWrong } from '../../ui/Field';
 import type { Answer, Chosen } from './api';
 import { forgetAdded, takeLeft } from './back';
 import { BankAsks, StillAsking } from './BankAsks';
@@ -44,7 +44,7 @@ export function CheckoutForm({
   const [wanted, setWay] = useState<WayToPay>('card');
   /** Counts how often what was typed before was put back: fields that hold their own begin anew with it. */
   const [putBack, setPutBack] = useState(0);
-  const [wrong, setWrong] = useState<Record<string, string>>({});
+  const [saidWrong, setWrong] = useState<Record<string, string>>({});
   const messageBox = useRef<HTMLDivElement>(null);
   const price = prices.find((p) => p.id === priceId) ?? prices[0];
   const way = wayAmong(price, wanted);
@@ -87,6 +87,8 @@ export function CheckoutForm({
     return chosen.free || way !== 'card' ? found : { ...found, ...cardProblems(card, words) };
   }
 
+  const wrong = price ? stillWrong(saidWrong, check(price)) : saidWrong;
+
   async function choose(patch: Partial<Chosen>): Promise<Answer | null> {
     const answer = await asked.choose(patch);
     if (answer?.problem) setMessage(answer.problem);
@@ -99,9 +101,9 @@ export function CheckoutForm({
     if (Object.keys(unasked).length === 0) return true;
     const answer = await choose(unasked);
     const same = answer?.prices?.find((p) => p.id === price.id)?.shown === price.shown;
-    const wrong = Object.keys(answer?.wrong ?? {}).length > 0;
-    if (answer?.prices && !same && !wrong) setMessage(words.sumChanged);
-    return same && !wrong;
+    const isWrong = Object.keys(answer?.wrong ?? {}).length > 0;
+    if (answer?.prices && !same && !isWrong) setMessage(words.sumChanged);
+    return same && !isWrong;
   }
 
   async function submit(event: FormEvent): Promise<void> {

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { CardFields, cardProblems, NO_CARD } from '../../ui/CardFields';
+import { stillWrong } from '../../ui/Field';
 import { KeelDrawing } from '../../ui/KeelDrawing';
 import { tokenise } from '../../ui/card';
 import type { CheckoutState, OfferData } from '../../wire';
@@ -24,7 +25,7 @@ export function OfferAnswer({ data }: { data: OfferData }) {
   const [message, setMessage] = useState<string | null>(sentenceOf(data.state));
   const [typing, setTyping] = useState(data.cardNeeded);
   const [card, setCard] = useState(NO_CARD);
-  const [wrong, setWrong] = useState<Partial<Record<string, string>>>({});
+  const [saidWrong, setWrong] = useState<Partial<Record<string, string>>>({});
   const [busy, setBusy] = useState(false);
   const [postal, setPostal] = useState({ ...NOWHERE, country: data.sending?.country ?? '' });
   const messageBox = useRef<HTMLDivElement>(null);
@@ -56,8 +57,13 @@ export function OfferAnswer({ data }: { data: OfferData }) {
     return () => clearInterval(timer);
   }, [state, data, settle, words]);
 
+  const problems = (): Partial<Record<string, string>> => ({
+    ...addressProblems(),
+    ...(typing ? cardProblems(card, words) : {}),
+  });
+
   async function yes(): Promise<void> {
-    const found = { ...addressProblems(), ...(typing ? cardProblems(card, words) : {}) };
+    const found = problems();
     setWrong(found);
     setMessage(null);
     const first = Object.keys(found)[0];
@@ -103,6 +109,7 @@ export function OfferAnswer({ data }: { data: OfferData }) {
     setMessage(answer.problem ?? null);
   }
 
+  const wrong = stillWrong(saidWrong, problems());
   const found = Object.fromEntries(
     Object.entries(wrong).flatMap(([id, why]) => (why === undefined ? [] : [[id, why]])),
   );

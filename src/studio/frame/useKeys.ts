@@ -22,6 +22,9 @@ export const KEYS: readonly (readonly [keys: string, does: string])[] = [
   ['?', say.thisList],
 ];
 
+/** How long single keys rest after a press in the sheet, and after each key that was typed while they rested. */
+const REST_MS = 1_500;
+
 const PANES = ['rail', 'index', 'sheet', 'outcome', 'foot'];
 
 /** Single keys, never while something is being typed; they can be switched off. */
@@ -49,9 +52,19 @@ export function useKeys(): void {
       single[String(i + 1)] = () => void navigate(to);
     });
 
+    // Who has just pressed a button of the sheet may go on typing, and means text: for a moment, and as long as the
+    // typing goes on, single keys do nothing.
+    let restingUntil = 0;
+    function onPress(event: MouseEvent): void {
+      if ((event.target as HTMLElement).closest?.('[data-pane="sheet"] button'))
+        restingUntil = event.timeStamp + REST_MS;
+    }
+
     function onKey(event: KeyboardEvent): void {
       const target = event.target as HTMLElement;
       const { frame } = store.getState();
+      // Who goes elsewhere by key is not typing.
+      if (['F6', 'Tab', 'Escape'].includes(event.key)) restingUntil = 0;
       if (event.key === 'F6') {
         event.preventDefault();
         return toPane(event.shiftKey ? -1 : 1);
@@ -68,13 +81,21 @@ export function useKeys(): void {
         target.closest('input, textarea, select, [contenteditable], [role="separator"]')
       )
         return;
+      if (event.timeStamp < restingUntil) {
+        if (event.key.length === 1) restingUntil = event.timeStamp + REST_MS;
+        return;
+      }
       const act = single[event.key];
       if (!act) return;
       event.preventDefault();
       act();
     }
     addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
+    addEventListener('click', onPress, true);
+    return () => {
+      removeEventListener('keydown', onKey);
+      removeEventListener('click', onPress, true);
+    };
   }, [navigate, dispatch]);
 }
 

@@ -9,6 +9,7 @@ import { type Course, type Lesson, lessonNamed, lessonsMoved, lessonStepped, typ
 import type { LessonId } from '#core/ids';
 import { newId } from '../../data/ids';
 import { changeCourse } from './changeCourse';
+import { goOnAt } from '../../frame/goOnAt';
 import { addLessonsFrom } from './lessonFiles';
 import { writtenInWords } from '../written/writtenInWords';
 import { PlanFill } from '../inside/PlanFill';
@@ -48,9 +49,11 @@ export function OutlineEditor({ course, today }: { course: Course; today: string
   }
 
   function addModule(): void {
+    const id = newId('mod');
     edit((c) => {
-      c.modules.push({ id: newId('mod'), title: '', plan: null, lessons: [] });
+      c.modules.push({ id, title: '', plan: null, lessons: [] });
     });
+    goOnAt(`[data-part="${id}"]`, 'input');
   }
 
   let number = 0;
@@ -146,7 +149,7 @@ function ModuleEditor({
     });
   }
   return (
-    <section className="module mt-5" aria-label={name}>
+    <section className="module mt-5" aria-label={name} data-part={module.id}>
       <div className="flex flex-wrap items-baseline gap-x-4 border-b border-line pb-1">
         <input
           className="bare font-head min-w-48 flex-1 text-[16px] font-semibold"
@@ -208,11 +211,13 @@ function ModuleEditor({
         <button
           className="opt"
           aria-label={say.addLesson(name)}
-          onClick={() =>
+          onClick={() => {
+            const id = newId('les');
             edit((m) => {
-              m.lessons.push(lessonNamed(newId('les'), ''));
-            })
-          }
+              m.lessons.push(lessonNamed(id, ''));
+            });
+            goOnAt(`[data-part="${id}"]`, 'a');
+          }}
         >
           {say.addLesson2}
         </button>
@@ -261,6 +266,7 @@ function LessonRow({
   ];
   return (
     <li
+      data-part={lesson.id}
       ref={setNodeRef}
       style={{ transform: CSS.Translate.toString(transform), ...(transition === undefined ? {} : { transition }) }}
       className={`lesson-row ${isDragging ? 'dragged' : ''}`}

@@ -2,6 +2,7 @@ import type { Lesson } from '#core/catalogue';
 import type { ProductId } from '#core/ids';
 import { type Question, type Quiz, quizProblems } from '#core/quiz';
 import { newId } from '../../data/ids';
+import { goOnAt } from '../../frame/goOnAt';
 import { newAnswer, QuizAnswers } from './QuizAnswers';
 import { ChoiceFill, CountFill } from '../../price/Fill';
 import { changeLesson } from './changeCourse';
@@ -61,7 +62,7 @@ export function QuizEditor({ productId, lesson }: { productId: ProductId; lesson
           value={String(quiz.tries)}
           choices={[
             ['0', say.unlimitedAttempts],
-            ...[1, 2, 3, 5, 10].map((n) => [String(n), n === 1 ? 'once' : say.mostAttempts(n)] as const),
+            ...[1, 2, 3, 5, 10].map((n) => [String(n), n === 1 ? say.oneAttempt : say.mostAttempts(n)] as const),
           ]}
           onChange={(tries) =>
             edit((q) => {
@@ -98,11 +99,13 @@ export function QuizEditor({ productId, lesson }: { productId: ProductId; lesson
       <p className="mt-2 flex gap-5">
         <button
           className="opt"
-          onClick={() =>
+          onClick={() => {
+            const question = newQuestion();
             edit((q) => {
-              q.questions.push(newQuestion());
-            })
-          }
+              q.questions.push(question);
+            });
+            goOnAt(`[data-part="${question.id}"]`, 'input');
+          }}
         >
           {say.addQuestion}
         </button>
@@ -150,7 +153,7 @@ function QuestionEditor({
           : { id, text, why, kind, answers: answers.length > 1 ? answers : [...answers, newAnswer()] };
     });
   return (
-    <li className="mt-3 border-t border-line pt-2">
+    <li className="mt-3 border-t border-line pt-2" data-part={question.id}>
       <p className="flex items-baseline gap-3">
         <span className="text-ink-2">{n}</span>
         <input

@@ -4,6 +4,7 @@ import { dateIn, formatDay } from '#core/calendar';
 import { type Membership, postNamed } from '#core/catalogue';
 import type { Draft } from '../../data/draft';
 import { newId } from '../../data/ids';
+import { goOnAt } from '../../frame/goOnAt';
 import { useNow } from '../../data/useNow';
 import { HourFill } from '../inside/HourFill';
 import { InIt, movedUp } from '../inside/InIt';
@@ -119,6 +120,7 @@ function Posts({ product, now, zone }: { product: Membership; now: string; zone:
     void changeMembership(product.id, (m) => {
       m.posts.push(postNamed(id, '', now));
     }).then(() => navigate(`/make/${product.id}/${id}`));
+    goOnAt(`[data-part="${id}"]`, 'input');
   }
 
   return (

@@ -36,7 +36,7 @@ export function PostSheet({ draft, product, partId }: { draft: Draft; product: M
     draft.live?.content.products.some((p) => p.kind === 'membership' && p.posts.some(({ id }) => id === post.id)) ??
     false;
   return (
-    <>
+    <div data-part={post.id}>
       <p className="mb-2">{back}</p>
       <TitleField
         label={say.titlePost}
@@ -95,6 +95,6 @@ export function PostSheet({ draft, product, partId }: { draft: Draft; product: M
         </button>{' '}
         {isLive && <span className="cap">{say.liveMembersLoseNext}</span>}
       </section>
-    </>
+    </div>
   );
 }

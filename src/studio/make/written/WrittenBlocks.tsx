@@ -1,3 +1,4 @@
+import { goOnAt } from '../../frame/goOnAt';
 import { ChooseFile } from '../../frame/ChooseFile';
 import { useState } from 'react';
 import { type LessonBlock, linkProblem, richFromPlain } from '#core/catalogue';
@@ -11,10 +12,12 @@ const say = makeWrittenWords.writtenBlocks;
 
 /** What a lesson or a post is made of, in the order in which it is read. */
 export function WrittenBlocks({ written, edit }: Editing) {
-  const add = (block: LessonBlock): void =>
+  function add(block: LessonBlock): void {
     void edit((l) => {
       l.blocks.push(block);
     });
+    goOnAt(`[data-part="${block.id}"]`, '[contenteditable="true"], input');
+  }
   return (
     <section className="sec mt-3">
       {written.blocks.map((block, i) => (
@@ -62,7 +65,7 @@ function BlockEditor({ written, edit, block, at }: Editing & { block: LessonBloc
       if (moved) l.blocks.splice(at + by, 0, moved);
     });
   return (
-    <div className="lesson-block" role="group" aria-label={name}>
+    <div className="lesson-block" role="group" aria-label={name} data-part={block.id}>
       <p className="lesson-block-acts">
         <span className="cap">{NAMES[block.kind]}</span>
         {at > 0 && (

@@ -75,7 +75,7 @@ export function StepInHand({ draft, path, step }: { draft: Draft; path: Path; st
       {step.kind === 'turned-back' && <LowerPrice draft={draft} path={path} step={step} />}
       {step.kind === 'checkout' && (
         <p className="mt-2">
-          {say.sells} <b className="font-semibold text-money">{money}</b>.{' '}
+          {say.price} <b className="font-semibold text-money">{money}</b>.{' '}
           <Link className="opt" to={`/price/${offerAt(path, step)}`}>
             {say.changePrice}
           </Link>

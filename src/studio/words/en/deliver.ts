@@ -309,8 +309,7 @@ export const deliverWords = {
     disputed: ', disputed',
     invoices: 'Invoices',
     noneBecauseNothingWas: 'None, because nothing was paid.',
-    buyerCanDownloadThem: (papers: string): string =>
-      `${papers}. The buyer can download them as PDF in the member area.`,
+    buyerCanDownloadThem: (papers: string): string => `${papers}, available to the buyer as PDF in the member area.`,
     of: (units: number, quantityOf: number): string => `, ${units} of ${quantityOf}`,
     nothingHasBeenDownloaded: 'Nothing has been downloaded yet.',
     downloadedCountOnceTimes: (count: number): string => `Downloaded ${count === 1 ? 'once' : `${count} times`}.`,

@@ -118,6 +118,7 @@ export const makeCourseWords = {
     with: '%, with',
     numberAttempts: 'Number of attempts',
     unlimitedAttempts: 'unlimited attempts',
+    oneAttempt: '1 attempt',
     mostAttempts: (n: number): string => `at most ${n} attempts`,
     questionsIn: ', questions in',
     orderQuestions: 'Order of the questions',

@@ -327,7 +327,7 @@ export const sellPathWords = {
     cardJustUsed: 'to the card just used',
     andOpens: (opens: string): string => ` and opens ${opens}`,
     peopleWhoOwnSkip: '; people who own it skip this step.',
-    sells: 'Sells',
+    price: 'Price:',
     changePrice: 'Change the price',
     editItsPage: 'Edit its page',
     removeStep: 'Remove this step',
