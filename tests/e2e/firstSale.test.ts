@@ -80,7 +80,7 @@ test('from an empty shop to a first sale in few clicks, all counted', async () =
   expect(complaints).toEqual([]);
   // The first hour: a practice buyer got in, and the sale is counted.
   await page.getByRole('link', { name: 'Today', exact: true }).click();
-  await page.getByText('A practice buyer paid 1 of 1 price and got access.', { exact: false }).waitFor();
+  await page.getByText('Practice purchases: access opened at 1 of 1 price.', { exact: false }).waitFor();
   await page.getByText(/1 visit, 1 at checkout, 1 order\./).waitFor();
 });
 

@@ -37,7 +37,7 @@ test('from a sentence to a live path with an extra, an offer and a softer one; b
   };
   await press('Sell', 'link');
   await press('New path …', 'link');
-  const softer = 'Offer something more after payment, and something softer to those who decline';
+  const softer = 'Offer something more after payment, and something else after a “no”';
   await choose('What it sells', /^Wren sound cards/);
   await choose(`${softer}: what is offered after payment`, /for life.*€297/);
   await choose(`${softer}: what is offered after a “no”`, /for life.*4 × €97/);

@@ -39,7 +39,7 @@ test('every row of the worked values, typed into the sentence: statement and dra
       await field('number of introductory payments').fill(terms.introductory.payments);
       await field('amount of the introductory payments').fill(terms.introductory.amount);
     }
-    await studio.getByLabel('The day somebody buys').fill('2026-11-23');
+    await studio.getByLabel('Date of purchase').fill('2026-11-23');
     const wanted = english.replace(/^Today/, 'On the day of purchase');
     await studio
       .waitForFunction(

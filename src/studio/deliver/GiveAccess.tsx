@@ -118,7 +118,7 @@ export function GiveAccess({ draft, to }: { draft: Draft; to?: ListedPerson }) {
           label={say.howLongAccessLasts}
           value={lasts}
           choices={[
-            ['good', say.withoutEnd],
+            ['good', say.forGood],
             ['until', say.untilEnd],
           ]}
           onChange={(next) => change(() => setLasts(next))}

@@ -58,7 +58,7 @@ export function PeopleSheet({ draft, selected }: { draft: Draft; selected: strin
     <>
       <h1 className="sr-only">{say.customers}</h1>
       <p className="sentence">
-        {say.customers}{' '}
+        {say.customersWhoBought}{' '}
         <ChoiceFill
           label={say.whichProduct}
           value={query.offerId}

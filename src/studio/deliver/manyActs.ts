@@ -52,7 +52,7 @@ export function planLinks(rows: readonly OrderAndPerson[], sent: Record<string, 
       { why: 'erased', count: erased.length },
     ].filter((l) => l.count > 0),
     example: targets[0]?.person
-      ? say.exampleGetsOneEmail(calledBySeller(targets[0].person) || 'somebody', targets[0].person.address)
+      ? say.exampleGetsOneEmail(calledBySeller(targets[0].person) || say.aCustomer, targets[0].person.address)
       : '',
   };
 }
@@ -90,7 +90,7 @@ export function planRefunds(rows: readonly OrderAndPerson[], locale: string): Ma
     ].filter((l) => l.count > 0),
     example: first
       ? say.exampleGetsOrderRefunded(
-          calledBySeller(first.person) || first.person?.address || 'somebody',
+          calledBySeller(first.person) || first.person?.address || say.aCustomer,
           formatAmount(backOf(first.order), first.order.currency, locale),
           first.order.number,
           meansInWords(first.order.payments[0]),

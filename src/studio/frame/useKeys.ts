@@ -22,8 +22,10 @@ export const KEYS: readonly (readonly [keys: string, does: string])[] = [
   ['?', say.thisList],
 ];
 
-/** How long single keys rest after a press in the sheet, and after each key that was typed while they rested. */
+/** How long single keys rest after a press in the sheet. */
 const REST_MS = 1_500;
+/** And after each key that was typed while they rested: no longer than between two keys of a word, so that who means a command has it with the next press. */
+const TYPING_MS = 600;
 
 const PANES = ['rail', 'index', 'sheet', 'outcome', 'foot'];
 
@@ -82,7 +84,7 @@ export function useKeys(): void {
       )
         return;
       if (event.timeStamp < restingUntil) {
-        if (event.key.length === 1) restingUntil = event.timeStamp + REST_MS;
+        if (event.key.length === 1) restingUntil = Math.max(restingUntil, event.timeStamp + TYPING_MS);
         return;
       }
       const act = single[event.key];

@@ -10,7 +10,7 @@ const PLAN_ACCESS = [
   ['until', say.whilePaymentsMadeUntil],
 ] as const;
 const ACCESS = [
-  ['forever', say.withoutEnd],
+  ['forever', say.forGood],
   ['for', say.forATime],
   ['until', say.untilDay],
 ] as const;

@@ -132,7 +132,7 @@ export function AssumptionLine({ shop, coupons = [] }: { shop: ShopDetails; coup
           <>
             {say.in}{' '}
             <ChoiceFill
-              label={say.whereSomebodyBuys}
+              label={say.buyersCountry}
               value={country ?? taxed.home}
               choices={countries}
               onChange={(c) => dispatch(countryAssumed(c === taxed.home ? null : c))}
@@ -141,7 +141,7 @@ export function AssumptionLine({ shop, coupons = [] }: { shop: ShopDetails; coup
         )}
         {say.whoBuys}{' '}
         <DayFill
-          label={say.daySomebodyBuys}
+          label={say.dateOfPurchase}
           value={date}
           onChange={(text) => {
             if (/^[12]\d{3}-\d\d-\d\d$/.test(text)) dispatch(dayAssumed(text === today ? null : text));
@@ -152,7 +152,7 @@ export function AssumptionLine({ shop, coupons = [] }: { shop: ShopDetails; coup
             {' '}
             {say.with}{' '}
             <ChoiceFill
-              label={say.couponSomebodyHas}
+              label={say.couponUsed}
               value={code ?? ''}
               choices={[['', say.noCoupon], ...codes]}
               onChange={(c) => dispatch(couponAssumed(c === '' ? null : c))}

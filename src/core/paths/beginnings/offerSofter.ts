@@ -5,7 +5,7 @@ import { chain, partOf } from './parts';
 /** Something more after payment, and something softer to those who decline it. */
 export const offerSofter: Beginning = {
   id: 'softer',
-  sentence: 'Offer something more after payment, and something softer to those who decline',
+  sentence: 'Offer something more after payment, and something else after a “no”',
   asks: ['more', 'softer'],
   make(known) {
     const more = partOf(known, 'offer', 'offer', known.more);

@@ -9,7 +9,7 @@ const HOURS = 24;
 /** A page for whoever turns back at payment, with a lower price for some hours. */
 export const sellTurnedBack: Beginning = {
   id: 'turned-back',
-  sentence: 'Sell with a page, and something lower to those who turn back at payment',
+  sentence: 'Sell with a page, and offer a lower price to people who leave the checkout',
   asks: ['lower'],
   make(known) {
     const begun = chain(known, [

@@ -172,7 +172,7 @@ export const refusals: RefusalWords = {
     'Something else was published in the meantime, perhaps on another computer. Nothing was published. Load what is live and publish again.',
   'cannot-launch': ({ stops }) => `Nothing was published. ${stops.join(' ')}`,
   'would-strand': () =>
-    'Nothing was published: customers would lose something they can open now. Restore the product and its files; you can take it off sale without affecting its owners.',
+    'Nothing was published: customers would lose something they can open now. Restore the product and its files; taking it off sale does not affect customers who own it.',
   'currency-locked': ({ title, soldIn, currency }) =>
     `Nothing was published. “${title}” has already been sold in ${soldIn}, so its currency is fixed. Make another offer for ${currency}.`,
   'stands-still': () =>

@@ -8,7 +8,7 @@ const say = makePostedWords.postedContents;
 export function PostedContents({ product }: { product: Posted }) {
   return (
     <section className="sec mt-4">
-      <h3 className="mb-1">{say.sending}</h3>
+      <h3 className="mb-1">{say.delivery}</h3>
       <p className="sentence">
         {say.weSendWithin}{' '}
         <CountFill

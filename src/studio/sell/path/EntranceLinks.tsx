@@ -77,7 +77,7 @@ function Pasted({
   const css = Object.entries(style)
     .map(([key, value]) => `${key.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`)}:${value}`)
     .join(';');
-  const html = `<a href="${href}"${css === '' ? '' : say.style(css)}>${escaped(title)}</a>`;
+  const html = `<a href="${href}"${css === '' ? '' : ` style="${css}"`}>${escaped(title)}</a>`;
   return (
     <div>
       <h4 className="font-semibold">

@@ -31,6 +31,6 @@ export const countWords = {
   },
   lineChart: {
     bothInTotal: (first: string, firstTotal: string, second: string, secondTotal: string): string =>
-      `${first}: ${firstTotal}. ${second}: ${secondTotal} in all.`,
+      `${first}: ${firstTotal}. ${second}: ${secondTotal} in total.`,
   },
 };

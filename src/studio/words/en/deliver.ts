@@ -32,7 +32,7 @@ export const deliverWords = {
     closeAccessNow: 'close access now',
     fromNowPaymentsDue: 'From now on payments are due on day',
     dayMonth: 'Day of the month',
-    monthNextOneMoves: 'of the month; the next one moves later to the first such day.',
+    monthNextOneMoves: 'of the month; the next payment moves to the first such day after it.',
     fromNextPaymentBuyer: 'From the next payment on, the buyer is in',
     buyerSCountry: 'The buyer’s country',
     vatNumber: ', with the VAT number',
@@ -118,7 +118,7 @@ export const deliverWords = {
     stillComePaymentPlans: 'still to come on payment plans',
     exportTheseAsCsv: 'Export these as CSV',
     noPaymentPlansSubscriptions:
-      'No payment plans or subscriptions yet. They appear here once somebody buys in instalments or subscribes.',
+      'No payment plans or subscriptions yet. They appear here once a customer buys in instalments or subscribes.',
     addSuchPriceOffer: 'Add such a price to an offer',
     noMatches: 'No matches.',
     withoutTheseFilters: 'without these filters.',
@@ -205,7 +205,7 @@ export const deliverWords = {
     emailAddress: 'Email address',
     email: 'email',
     howLongAccessLasts: 'How long access lasts',
-    withoutEnd: 'without an end',
+    forGood: 'for good',
     untilEnd: 'until the end of',
     lastDay: 'Last day',
     reason: ', reason:',
@@ -358,6 +358,7 @@ export const deliverWords = {
     orders: 'Orders',
     paidLessRefunds: 'Paid, less refunds',
     customers: 'Customers',
+    customersWhoBought: 'Customers who bought',
     whichProduct: 'Which product',
     untitled: 'Untitled',
     matching: ', matching',
@@ -447,6 +448,7 @@ export const deliverWords = {
     signLinks: (people: string): string => `Sign-in links for ${people}`,
     sendSignLink: (people: string): string => `Send a sign-in link to ${people}`,
     sentOneWithinDay: 'sent one within a day',
+    aCustomer: 'a customer',
     exampleGetsOneEmail: (calledBySeller: string, address: string): string =>
       `For example: ${calledBySeller} gets one email at ${address}, with a link that works once, for 30 minutes.`,
     order: '1 order',
@@ -467,7 +469,7 @@ export const deliverWords = {
     ): string =>
       `For example: ${calledBySeller} gets ${amount} for order ${number} refunded to the ${meansInWords}, and access to “${title}” closes.`,
     done: (done: string): string => `${done} done`,
-    declined: (refused: number): string => `${refused} declined`,
+    declined: (refused: number): string => `${refused} not possible`,
     notKnownYet: (unknown: number): string => `${unknown} not known yet`,
   },
 };

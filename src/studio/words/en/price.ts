@@ -1,10 +1,10 @@
 /** What the studio says in `studio/price`, by file. */
 export const priceWords = {
   accessLine: {
-    whilePaymentsMadeKeep: 'while payments are made, and to keep once all are made',
+    whilePaymentsMadeKeep: 'while payments are made, then for good',
     whilePaymentsMadeTime: 'while payments are made, for a time',
     whilePaymentsMadeUntil: 'while payments are made, until a day',
-    withoutEnd: 'without an end',
+    forGood: 'for good',
     forATime: 'for a time',
     untilDay: 'until a day',
     opensOnceStaysOpen: 'It opens at once and stays open while payments are made.',
@@ -199,11 +199,11 @@ export const priceWords = {
   assumption: {
     forSomeone: 'For someone',
     in: 'in',
-    whereSomebodyBuys: 'Where somebody buys',
+    buyersCountry: 'Country of the buyer',
     whoBuys: 'who buys on',
-    daySomebodyBuys: 'The day somebody buys',
+    dateOfPurchase: 'Date of purchase',
     with: 'with',
-    couponSomebodyHas: 'The coupon somebody has',
+    couponUsed: 'Coupon used',
     noCoupon: 'no coupon',
     backToday: 'Back to today',
     tryTrickyDate: 'Try a tricky date:',

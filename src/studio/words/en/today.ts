@@ -17,14 +17,14 @@ export const todayWords = {
       'It opens in another window: an invented shop with a year of invented customers. Nothing there affects your shop.',
     itIsAt: (address: string): string => `It is at ${address}`,
     whatWillYouSell: 'What will you sell first?',
-    settingUpTakesSome: 'Setting it up, this takes some seconds …',
+    settingUpTakesSome: 'Setting it up. This takes a few seconds …',
     exploreFinishedShop: 'Explore a finished shop',
   },
   firstHours: {
     sincePublishing: 'Since publishing',
     liveSince: (time: string): string => `Live since ${time}.`,
     practiceBuyerPaidGot: (gotIn: number, ofOf: number): string =>
-      `A practice buyer paid ${gotIn} of ${ofOf} ${ofOf === 1 ? 'price' : 'prices'} and got access.`,
+      `Practice purchases: access opened at ${gotIn} of ${ofOf} ${ofOf === 1 ? 'price' : 'prices'}.`,
     visitsSinceThen: (seen: number, seenInWords: string, atCheckout: number, sold: number): string =>
       `: ${seen === 0 ? 'no visitors yet' : seen === 1 ? '1 visit' : `${seenInWords} visits`}, ${atCheckout} at checkout, ${sold === 0 ? 'no sale yet' : sold === 1 ? '1 order' : `${sold} orders`}.`,
   },
@@ -75,7 +75,7 @@ export const todayWords = {
     trialEnds: (title: string, day: string, then: string | null): string =>
       `the trial of ${title} ends on ${day}${then === null ? '' : `; then ${then}`}.`,
     cardExpires: (last4: string, title: string, month: string, year: string): string =>
-      `the card ending ${last4} for ${title} month in ${month}/${year}.`,
+      `the card ending ${last4} for ${title} expires in ${month}/${year}.`,
     plansSubscriptions: 'Plans and subscriptions',
     todayYesterday: 'Today and yesterday',
     receivedFrom: 'received from',
@@ -109,7 +109,7 @@ export const todayWords = {
       `${title}, bought ${day}. Access is on hold.${answerBy === null ? '' : ` The bank decides by ${answerBy}.`}`,
     seeOrder: 'See the order',
     clockJumped: (from: string, until: string): string => `The clock jumped from ${from} to ${until}`,
-    shopWasOfflineSince: (day: string): string => `The shop was offline since ${day}`,
+    shopWasOfflineSince: (day: string): string => `The shop was offline from ${day}`,
     timeRightResume: 'The time is right, resume',
     resumeNow: 'Resume now',
     conflictingAnswersAboutOne: 'Conflicting answers about one payment',
@@ -128,7 +128,7 @@ export const todayWords = {
     toDoOrToSend: (kind: string, units: string, title: string): string =>
       `${kind === 'work' ? 'To do' : 'To send'}: ${units}${title}`,
     bought: (name: string, day: string, late: boolean, forOf: string, count: number): string =>
-      `${name}, bought ${day}${late ? '. It is late' : ''}.${forOf === 'sending' && count === 0 ? ' It is not known yet where to.' : ''}`,
+      `${name}, bought ${day}${late ? '. It is late' : ''}.${forOf === 'sending' && count === 0 ? ' The address is not known yet.' : ''}`,
     doIt: 'Do it',
     sendIt: 'Send it',
     moreDoSend: (rest: number): string => `${rest} more to do or to send`,

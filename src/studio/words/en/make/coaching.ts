@@ -42,8 +42,8 @@ export const makeCoachingWords = {
     mostSessionsDay: 'Most sessions a day',
     sessionsAllKinds: 'sessions of all kinds',
     untilThenMembersCan:
-      'Until then, members can move or cancel a session and keep it. Later it counts as used, unless you decide otherwise.',
-    withoutNoticeTheyCan: ' Without notice, they can do so until it starts.',
+      'Up to the notice time, members can move or cancel a session and keep it. After that it counts as used, unless you decide otherwise.',
+    withoutNoticeTheyCan: ' Without a notice time, that is until it starts.',
     exceptions: 'Exceptions',
     on: 'On',
     differentHoursDay: (i: number): string => `Different hours, day ${i}`,

@@ -1,3 +1,5 @@
+import { orderingWords } from '#say/ordering';
+
 /** What the studio says in `studio/make/course`, by file. */
 export const makeCourseWords = {
   courseContents: {
@@ -30,7 +32,7 @@ export const makeCourseWords = {
     freeSampleEveryone: 'a free sample for everyone',
     hiddenNow: 'hidden for now',
     archivedThoseWhoHad: 'archived: those who had it keep it',
-    finishingCourse: '. For finishing the course it is',
+    finishingCourse: '. To finish the course, it is',
     whetherCountsTowardsFinishing: 'Whether it counts towards finishing',
     required: 'required',
     optional: 'optional',
@@ -66,6 +68,7 @@ export const makeCourseWords = {
     module: (i: number): string => `module ${i}`,
   },
   outlineEditor: {
+    ...orderingWords,
     moved: (by: boolean): string => `Moved ${by ? 'up' : 'down'}`,
     lessonSelected: '1 lesson selected',
     lessonsSelected: (size: number): string => `${size} lessons selected`,
@@ -80,12 +83,6 @@ export const makeCourseWords = {
     unlocksOn: 'unlocks on',
     unlocksOnce: 'unlocks at once',
     itsLessonsOneAfter: 'its lessons one after another',
-    moveUp: (name: string): string => `Move up ${name}`,
-    up: 'Up',
-    moveDown: (name: string): string => `Move down ${name}`,
-    down: 'Down',
-    remove: (name: string): string => `Remove ${name}`,
-    remove2: 'Remove',
     addLesson: (name: string): string => `Add a lesson to ${name}`,
     addLesson2: 'Add a lesson',
     severalFromFiles: 'or several from files',

@@ -1,3 +1,5 @@
+import { orderingWords } from '#say/ordering';
+
 /** What the studio says in `studio/make/download`, by file. */
 export const makeDownloadWords = {
   downloadContents: {
@@ -9,6 +11,7 @@ export const makeDownloadWords = {
       'Downloading the same file again within a day counts once. Each time the buyer opens the page, the links are new.',
   },
   fileList: {
+    ...orderingWords,
     adding: (title: string): string => `Adding ${title}`,
     cancel: 'Cancel',
     addFiles: 'Add files',
@@ -16,14 +19,8 @@ export const makeDownloadWords = {
     closeOrPreview: (open: boolean, name: string): string => `${open ? 'Close' : 'Preview'} ${name}`,
     close: 'Close',
     preview: 'Preview',
-    moveUp: (name: string): string => `Move up ${name}`,
-    up: 'Up',
-    moveDown: (name: string): string => `Move down ${name}`,
-    down: 'Down',
     replace: 'Replace',
     replace2: (name: string): string => `Replace ${name}`,
-    remove: (name: string): string => `Remove ${name}`,
-    remove2: 'Remove',
     previousVersion: (name: string, describeBytes: string): string => `Previous version: ${name}, ${describeBytes}.`,
     restore: (name: string, describeBytes: string): string => `Restore ${name}, ${describeBytes}`,
     restoreIt: 'Restore it',

@@ -1,11 +1,11 @@
 /** What the studio says in `studio/make/posted`, by file. */
 export const makePostedWords = {
   postedContents: {
-    sending: 'Sending',
+    delivery: 'Delivery',
     weSendWithin: 'We send it within',
     withinHowManyDays: 'Within how many days it is sent',
     checkoutAsksAddressSet:
-      'The checkout asks for the address. Set what sending costs, by country, with the price. What has to be sent appears under To do and in a list in Deliver.',
+      'The checkout asks for the address. Set the delivery cost, by country, with the price. What has to be sent appears under To do and in a list in Deliver.',
     days: (count: number): string => (count === 1 ? 'day' : 'days'),
   },
 };

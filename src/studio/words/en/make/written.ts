@@ -1,3 +1,5 @@
+import { orderingWords } from '#say/ordering';
+
 /** What the studio says in `studio/make/written`, by file. */
 export const makeWrittenWords = {
   takeaways: {
@@ -8,17 +10,12 @@ export const makeWrittenWords = {
     remove2: 'Remove',
   },
   writtenBlocks: {
+    ...orderingWords,
     add: 'Add:',
     addText: 'text',
     pictureAudioVideoFile: 'picture, audio, video or file',
     addPictureAudioVideo: 'Add a picture, audio, video or file',
     videoHostedElsewhere: 'video hosted elsewhere',
-    moveUp: (name: string): string => `Move up ${name}`,
-    up: 'Up',
-    moveDown: (name: string): string => `Move down ${name}`,
-    down: 'Down',
-    remove: (name: string): string => `Remove ${name}`,
-    remove2: 'Remove',
     textAt: (at: number): string => `Text ${at}`,
     writeHere: 'Write here',
     descriptionPicture: (at: number): string => `Description of picture ${at}`,
