@@ -254,7 +254,7 @@ function stepsOf(events: Rehearsal['events'], release: Release): RehearsedStep[]
       case 'mail.due':
         return step(
           'message',
-          event.data.mail === 'receipt' ? 'the receipt, with the sign-in link' : 'that money goes back',
+          event.data.mail === 'receipt' ? 'the receipt, with the sign-in link' : 'that a refund was made',
         );
       case 'agreement.mailDue':
         return step('message', MESSAGES[event.data.mail] ?? '');

@@ -25,8 +25,8 @@ export function compareFolder({ state, people, doors, releases, vault }: Folder)
         sentence: `Line ${lines.slice(0, 5).join(', ')} of ${path} cannot be read. It was left as it is. ${means} Compare the file with a copy.`,
       });
   };
-  unreadable('people-unreadable', people.path, people.unreadable, 'Whoever stood there is not known now.');
-  unreadable('doors-unreadable', doors.path, doors.unreadable, 'Whoever signed in there signs in again.');
+  unreadable('people-unreadable', people.path, people.unreadable, 'The person recorded there is no longer known.');
+  unreadable('doors-unreadable', doors.path, doors.unreadable, 'Anyone who was signed in there has to sign in again.');
   const missing = [...state.people].filter(([id, rev]) => (people.kept(id)?.rev ?? 0) < rev).length;
   if (missing > 0)
     found.push({

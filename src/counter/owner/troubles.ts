@@ -12,7 +12,7 @@ export function troublesOf(context: CounterContext): string[] {
     ...runner.setAside().map(({ command, why }) => {
       const agreement = 'agreementId' in command ? state.agreements.get(command.agreementId) : undefined;
       const person = agreement && calledBySeller(context.people.get(agreement.personId));
-      const what = agreement ? `“${agreement.title}” of ${person || 'somebody'}` : `“${command.type}”`;
+      const what = agreement ? `“${agreement.title}” of ${person || 'a customer'}` : `“${command.type}”`;
       return `What was due for ${what} could not be calculated (${why}). Everything else continues, and we try again every few minutes.`;
     }),
     ...[...named.givenUp()].flatMap((sha256) => {

@@ -13,7 +13,7 @@ export function comparisonFindings(path: Path, { pages, offers }: DraftContent, 
     const what = other.of === 'extra' ? `extra ${other.extra.id}` : other.of;
     if (!step) return stops('compare-gone', `Two designs of a step of ${name} are compared that is not here any more.`);
     if (compared.has(`${stepId} ${what}`))
-      return stops('compare-twice', `${name} has two A/B tests of the same thing. Each can have one at a time.`);
+      return stops('compare-twice', `${name} has two A/B tests of the same thing. Run one of them at a time.`);
     compared.add(`${stepId} ${what}`);
     if (other.of === 'page')
       return pages.some((p) => p.id === other.pageId)
