@@ -72,8 +72,7 @@ export const offerKind = documentKind<'offer', Offer>({
     for (const price of before.prices)
       if (!after.prices.some((p) => p.id === price.id)) details.push(`${price.name || 'price'}: removed`);
     if (before.onSale !== after.onSale) details.push(after.onSale ? 'on sale again' : 'not on sale any more');
-    if ((before.putAway ?? false) !== (after.putAway ?? false))
-      details.push(after.putAway ? 'archived' : 'restored');
+    if ((before.putAway ?? false) !== (after.putAway ?? false)) details.push(after.putAway ? 'archived' : 'restored');
     if (before.upgrades !== after.upgrades)
       details.push(after.upgrades === false ? 'no longer an upgrade' : 'an upgrade of what opens less');
     if (before.currency !== after.currency) details.push(`currency: ${before.currency} → ${after.currency}`);
